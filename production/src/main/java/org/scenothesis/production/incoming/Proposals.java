@@ -37,6 +37,7 @@ public final class Proposals {
             PlateRole.REFERENCE, Set.of("card", "ruler", "chart", "grey", "gray", "reference"),
             PlateRole.BACKGROUND, Set.of("background", "borrowed"),
             PlateRole.ON_BLACK, Set.of("black"),
+            PlateRole.ON_SCREEN, Set.of("suit", "hood", "sleeve", "sleeves"),
             PlateRole.FOREGROUND, Set.of("foreground"));
 
     /// A shot has one plate of these; more files of that name are its takes.

@@ -18,6 +18,7 @@ import javafx.scene.layout.VBox;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.finding.Finding;
 import org.scenothesis.core.finding.Judgement;
+import org.scenothesis.core.key.ScreenModel;
 import org.scenothesis.core.shot.Layer;
 import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.PlateRole;
@@ -82,6 +83,9 @@ final class KeyMeasures extends VBox {
             case FRAME -> Words.of("key-measures.screen-colour-from-one-frame");
         };
         getChildren().add(Text.block(worst == null ? from : Words.sentence(worst).remedy(), "paper-soft"));
+        if (r.source() == ScreenModel.Source.WORN && worst != null) {
+            getChildren().add(Text.block(from, "paper-soft"));
+        }
         if (r.clothOutline()) {
             getChildren().add(Text.block(Words.of("key-measures.judged-within-the-outline-round"), "paper-soft"));
         }
@@ -94,9 +98,9 @@ final class KeyMeasures extends VBox {
     }
 
     private Node head(Plate plate, @Nullable Layer l, @Nullable KeyReport r) {
-        String worst = r == null ? "" : ", " + Words.of(r.everyFrame() ? "key-measures.worst-of-every" : "key-measures.worst-of",
-                Words.frames(r.samples().size()));
-        Label title = Text.of(plate.name() + worst, "paper-title");
+        // Whose they are is said by shelf and strip; beside the button there is no room for a long name.
+        Label title = Text.of(r == null ? plate.name() : Words.of(r.everyFrame() ? "key-measures.worst-of-every" : "key-measures.worst-of",
+                Words.frames(r.samples().size())), "paper-title");
         HBox.setHgrow(title, Priority.ALWAYS);
         title.setMaxWidth(Double.MAX_VALUE);
         HBox head = new HBox(8, title);

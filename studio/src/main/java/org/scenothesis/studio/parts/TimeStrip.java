@@ -189,7 +189,7 @@ public final class TimeStrip extends Pane {
             getChildren().add(tick);
         }
         for (double t : redo) {
-            Rectangle mark = new Rectangle(x(t) - REDO / 2, y, REDO, REDO);
+            Rectangle mark = new Rectangle(Math.clamp(x(t) - REDO / 2, 0, Math.max(0, getWidth() - REDO)), y, REDO, REDO);
             mark.getStyleClass().add("mark-redo");
             mark.setMouseTransparent(true);
             getChildren().add(mark);
