@@ -62,16 +62,16 @@ public record NewProduction(String title, @Nullable FrameFormat format, @Nullabl
     /// Why no production can be begun in a folder, as a sentence; null if one can. Footage that lies there already is no reason.
     public static @Nullable String refusal(Path folder) {
         if (Files.exists(folder.resolve(ProductionFolder.FILE))) {
-            return "there is a production here already; open it, or choose another folder.";
+            return Words.of("new-production.there-is-a-production-here-already");
         }
         if (Files.exists(folder) && !Files.isDirectory(folder)) {
-            return "this is a file; choose a folder.";
+            return Words.of("new-production.this-is-a-file-choose-a");
         }
         Path above = folder.toAbsolutePath().normalize();
         while (above != null && !Files.exists(above)) {
             above = above.getParent();
         }
-        return above == null || !Files.isWritable(above) ? "the folder cannot be written; choose one of your own." : null;
+        return above == null || !Files.isWritable(above) ? Words.of("new-production.the-folder-cannot-be-written-choose") : null;
     }
 
     /// Whether a folder is missing or has nothing in it.

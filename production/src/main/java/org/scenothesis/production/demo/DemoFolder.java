@@ -6,6 +6,7 @@ import java.nio.file.Path;
 import org.scenothesis.production.store.ProductionFolder;
 import org.scenothesis.production.store.StoreException;
 import org.scenothesis.production.store.UserFolder;
+import org.scenothesis.production.words.Words;
 
 /// Lays out the shipped demo production where it may be changed.
 public final class DemoFolder {
@@ -37,7 +38,7 @@ public final class DemoFolder {
     public static void lay(Path target) throws StoreException {
         Path from = shipped();
         if (!Files.isDirectory(from.resolve("footage"))) {
-            throw new StoreException(from, "the demo footage is not there; make it again with ./scenothesis rehearse --out " + from + ".");
+            throw new StoreException(from, Words.of("demo-folder.the-demo-footage-is-not-there", from));
         }
         try (var files = Files.list(from.resolve("footage"))) {
             Files.createDirectories(target.resolve("footage"));
@@ -48,7 +49,7 @@ public final class DemoFolder {
                 }
             }
         } catch (IOException e) {
-            throw new StoreException(target, "the demo could not be copied here; check the folder's permissions and the space left.", e);
+            throw new StoreException(target, Words.of("demo-folder.the-demo-could-not-be-copied"), e);
         }
         if (!Files.exists(target.resolve(ProductionFolder.FILE))) {
             ProductionFolder.create(target, ProductionFolder.document(from)).close();

@@ -18,6 +18,7 @@ import org.scenothesis.core.shot.Shot;
 import org.scenothesis.media.FreshFile;
 import org.scenothesis.production.store.SchemaSix;
 import org.scenothesis.production.store.StoreException;
+import org.scenothesis.production.words.Words;
 
 /// The ready-made shots: those that ship with the application, and the user's own in a folder.
 ///
@@ -67,7 +68,7 @@ public record ReadyMadeShots(List<ReadyMadeShot> all, List<String> problems) {
                     read(f, all, problems);
                 }
             } catch (IOException e) {
-                problems.add(own + ": the folder cannot be read; check its permissions.");
+                problems.add(Words.of("ready-made-shots.the-folder-cannot-be-read-check", own));
             }
         }
         return new ReadyMadeShots(all, problems);
@@ -76,7 +77,7 @@ public record ReadyMadeShots(List<ReadyMadeShot> all, List<String> problems) {
     private static void read(Path f, List<ReadyMadeShot> to, List<String> problems) {
         try {
             if (Files.size(f) > LARGEST) {
-                problems.add(f + ": larger than 1 MB, which no illusion is; it was left out.");
+                problems.add(Words.of("ready-made-shots.larger-than-mb-which-no-illusion", f));
                 return;
             }
             JsonNode tree = MAPPER.readTree(Files.readString(f));
@@ -84,12 +85,12 @@ public record ReadyMadeShots(List<ReadyMadeShot> all, List<String> problems) {
             ReadyMadeShot i = MAPPER.treeToValue(tree, ReadyMadeShot.class);
             to.add(i);
             if (!i.notUnderstood().isEmpty()) {
-                problems.add(f + ": not understood and not used: " + String.join(", ", i.notUnderstood()) + ".");
+                problems.add(Words.of("ready-made-shots.not-understood-and-not-used", f, String.join(", ", i.notUnderstood())));
             }
         } catch (JacksonException | NullPointerException | IllegalArgumentException e) {
-            problems.add(f + ": this is no illusion; it was left as it is.");
+            problems.add(Words.of("ready-made-shots.this-is-no-illusion-it-was", f));
         } catch (IOException e) {
-            problems.add(f + ": the file cannot be read; check its permissions.");
+            problems.add(Words.of("ready-made-shots.the-file-cannot-be-read-check", f));
         }
     }
 
@@ -108,7 +109,7 @@ public record ReadyMadeShots(List<ReadyMadeShot> all, List<String> problems) {
             FreshFile.write(file, (MAPPER.writeValueAsString(ReadyMadeShot.of(shot, id)) + "\n").getBytes(StandardCharsets.UTF_8));
             return file;
         } catch (IOException e) {
-            throw new StoreException(own, "the illusion could not be kept here; check the folder's permissions and the space left.", e);
+            throw new StoreException(own, Words.of("ready-made-shots.the-illusion-could-not-be-kept"), e);
         }
     }
 }

@@ -27,6 +27,7 @@ import org.scenothesis.production.measure.Progress;
 import org.scenothesis.production.measure.Stopped;
 import org.scenothesis.production.store.ProductionFolder;
 import org.scenothesis.production.store.StoreException;
+import org.scenothesis.production.words.Words;
 
 /// Looks at files that are to come in, and brings them in.
 public final class Incoming {
@@ -57,11 +58,11 @@ public final class Incoming {
             found.spread(p);
         }
         if (found.footage.isEmpty() && found.other.isEmpty()) {
-            throw new FootageException(given.isEmpty() ? folder.path() : given.getFirst(), "there are no clips or stills here.");
+            throw new FootageException(given.isEmpty() ? folder.path() : given.getFirst(),
+                    Words.of("incoming.there-are-no-clips-or-stills"));
         }
         if (found.footage.size() > MOST) {
-            throw new FootageException(given.getFirst(), "these are " + found.footage.size() + " files; bring in at most " + MOST
-                    + " at a time.");
+            throw new FootageException(given.getFirst(), Words.of("incoming.these-are-files-bring-in-at", found.footage.size(), MOST));
         }
         List<FileProbe> seen = new ArrayList<>();
         for (Path f : found.footage) {
@@ -71,8 +72,8 @@ public final class Incoming {
             seen.add(look(f));
         }
         found.other.stream().limit(MOST).forEach(f -> seen.add(FileProbe.unreadable(f, f + ": " + (Footages.isSound(f)
-                ? "it is sound without a picture; choose it as the shot's sound on Hand over, or with scenothesis sound."
-                : "this kind of picture or clip is not read here; convert it first."))));
+                ? Words.of("incoming.it-is-sound-without-a-picture")
+                : Words.of("incoming.this-kind-of-picture-or-clip")))));
         return Proposals.of(shot, seen, looks(shot));
     }
 
@@ -121,7 +122,7 @@ public final class Incoming {
                     }
                 }
             } catch (IOException e) {
-                throw new FootageException(given, "the folder cannot be read; check its permissions.", e);
+                throw new FootageException(given, Words.of("incoming.the-folder-cannot-be-read-check"), e);
             }
         }
     }

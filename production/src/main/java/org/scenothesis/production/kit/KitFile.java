@@ -21,6 +21,7 @@ import org.scenothesis.media.FreshFile;
 import org.scenothesis.production.store.ResultFile;
 import org.scenothesis.production.store.StoreException;
 import org.scenothesis.production.words.Entered;
+import org.scenothesis.production.words.Words;
 
 /// The owned kit as JSON: a list of things, each with its kind, its count and its sizes in the units of their facts.
 public final class KitFile {
@@ -44,19 +45,19 @@ public final class KitFile {
         }
         try {
             if (Files.size(file) > MOST_BYTES) {
-                throw new StoreException(file, "it is far too large for a list of kit; give the file that was exported as one.");
+                throw new StoreException(file, Words.of("kit-file.it-is-far-too-large-for"));
             }
             return of(file, MAPPER.readTree(Files.readAllBytes(file)));
         } catch (JsonProcessingException e) {
-            throw new StoreException(file, "it is no list of kit: it is not JSON; give the file that was exported as one.", e);
+            throw new StoreException(file, Words.of("kit-file.it-is-no-list-of-kit"), e);
         } catch (IOException e) {
-            throw new StoreException(file, "it cannot be read; check that it is a file and its permissions.", e);
+            throw new StoreException(file, Words.of("kit-file.it-cannot-be-read-check-that"), e);
         }
     }
 
     private static OwnedKit of(Path file, JsonNode all) throws StoreException {
         if (!all.isArray()) {
-            throw new StoreException(file, "it is no list of kit: a JSON array of things is expected.");
+            throw new StoreException(file, Words.of("kit-file.it-is-no-list"));
         }
         List<Owned> out = new ArrayList<>();
         for (JsonNode n : all) {
@@ -106,7 +107,7 @@ public final class KitFile {
             }
             FreshFile.write(file, bytes(kit));
         } catch (IOException e) {
-            throw new StoreException(file, "it could not be written; check the folder's permissions and the space left.", e);
+            throw new StoreException(file, Words.of("kit-file.it-could-not-be-written-check"), e);
         }
     }
 }

@@ -15,6 +15,7 @@ import org.scenothesis.production.measure.ContentHashes;
 import org.scenothesis.production.measure.MeasurementCache;
 import org.scenothesis.production.measure.Progress;
 import org.scenothesis.production.measure.Stopped;
+import org.scenothesis.production.words.Words;
 
 /// Footage measured as a background.
 ///
@@ -48,7 +49,7 @@ public record BackgroundTake(BackgroundReport report, List<Double> seconds) {
             readings.keep(key(hash), measured);
             return measured;
         } catch (IOException e) {
-            throw new FootageException(source.path(), "it could not be read; check its permissions.");
+            throw new FootageException(source.path(), Words.of("background-take.it-could-not-be-read-check"));
         }
     }
 

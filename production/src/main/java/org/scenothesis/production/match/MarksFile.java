@@ -21,6 +21,7 @@ import org.scenothesis.core.picture.Point;
 import org.scenothesis.core.stage.Evidence;
 import org.scenothesis.production.store.StoreException;
 import org.scenothesis.production.words.Entered;
+import org.scenothesis.production.words.Words;
 
 /// Marks in a picture as a JSON file, read strictly: what is no mark is said with its place.
 ///
@@ -41,20 +42,20 @@ public final class MarksFile {
     public static MarksFile read(Path file) throws StoreException {
         try {
             if (!Files.isRegularFile(file)) {
-                throw new StoreException(file, "there is no such file; give a file of marks.");
+                throw new StoreException(file, Words.of("marks-file.there-is-no-such-file-give"));
             }
             if (Files.size(file) > MOST_BYTES) {
-                throw new StoreException(file, "this is too large for a file of marks; give one below 4 MB.");
+                throw new StoreException(file, Words.of("marks-file.this-is-too-large-for-a"));
             }
             JsonNode n = JSON.readTree(Files.readAllBytes(file));
             if (n == null || !n.isObject()) {
-                throw new StoreException(file, "marks are one JSON object; this is none.");
+                throw new StoreException(file, Words.of("marks-file.marks-are-one-json-object-this"));
             }
             return new MarksFile(file, n);
         } catch (JacksonException e) {
-            throw new StoreException(file, "this is no JSON: " + e.getOriginalMessage() + ".", e);
+            throw new StoreException(file, Words.of("marks-file.this-is-no-json", e.getOriginalMessage()), e);
         } catch (IOException e) {
-            throw new StoreException(file, "it could not be read; check its permissions.", e);
+            throw new StoreException(file, Words.of("marks-file.it-could-not-be-read-check"), e);
         }
     }
 
@@ -154,7 +155,7 @@ public final class MarksFile {
 
     private static Area area(JsonNode n) {
         if (!n.isArray()) {
-            throw new IllegalArgumentException("an area is a list of points");
+            throw new IllegalArgumentException(Words.of("marks-file.an-area-is-a-list-of"));
         }
         return new Area(points(n));
     }
@@ -231,14 +232,14 @@ public final class MarksFile {
 
     static double number(JsonNode n) {
         if (!n.isNumber() || !Double.isFinite(n.doubleValue())) {
-            throw new IllegalArgumentException("a number is missing");
+            throw new IllegalArgumentException(Words.of("marks-file.a-number-is-missing"));
         }
         return n.doubleValue();
     }
 
     static Point point(JsonNode n) {
         if (!n.isArray() || n.size() != 2) {
-            throw new IllegalArgumentException("a point is two numbers, [x, y]");
+            throw new IllegalArgumentException(Words.of("marks-file.a-point-is-two-numbers"));
         }
         return new Point(number(n.get(0)), number(n.get(1)));
     }

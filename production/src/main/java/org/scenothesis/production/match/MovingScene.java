@@ -18,11 +18,12 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
 import java.util.function.IntToDoubleFunction;
-import org.scenothesis.core.cameratrack.MovingCamera;
 import org.scenothesis.core.cameratrack.MovingCamera.Frame;
+import org.scenothesis.core.cameratrack.MovingCamera;
 import org.scenothesis.core.optics.Vec;
 import org.scenothesis.production.stage.GltfFile;
 import org.scenothesis.production.store.StoreException;
+import org.scenothesis.production.words.Words;
 
 /// The camera of a take in three dimensions for other programs: a camera that moves, and the places it was solved from. glTF 2.0, Y up;
 /// their Z runs towards the camera, so ours is turned round.
@@ -34,7 +35,7 @@ public final class MovingScene {
     /// @throws StoreException if the ending is neither `.glb` nor `.gltf` or the file cannot be written
     public static void write(MovingCamera c, IntToDoubleFunction seconds, Path file) throws StoreException {
         if (c.placed() == 0) {
-            throw new StoreException(file, "no frame of the take could be placed, so there is nothing to write.");
+            throw new StoreException(file, Words.of("moving-scene.no-frame-of-the-take-could"));
         }
         GltfFile.write(file, "a path", () -> model(c, seconds));
     }
@@ -61,7 +62,7 @@ public final class MovingScene {
         DefaultCameraModel model = new DefaultCameraModel();
         model.setCameraPerspectiveModel(lens);
         DefaultNodeModel node = new DefaultNodeModel();
-        node.setName(c.focalPx() == null ? "camera, its lens assumed" : "camera");
+        node.setName(c.focalPx() == null ? Words.of("moving-scene.camera-its-lens-assumed") : "camera");
         node.setCameraModel(model);
         return node;
     }

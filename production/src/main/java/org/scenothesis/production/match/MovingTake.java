@@ -20,6 +20,7 @@ import org.scenothesis.media.FootageSource;
 import org.scenothesis.media.decode.Footages;
 import org.scenothesis.production.measure.Progress;
 import org.scenothesis.production.measure.Stopped;
+import org.scenothesis.production.words.Words;
 
 /// The camera of a take: its points followed, its path solved, put on the ground by what is marked in its first frame.
 public final class MovingTake {
@@ -39,8 +40,7 @@ public final class MovingTake {
             FootageInfo info = f.info();
             int n = info.frames();
             if (n > MOST_FRAMES) {
-                throw new FootageException(source.path(), "it has " + n + " frames; a path is solved over at most " + MOST_FRAMES
-                        + ". Cut out the part that is used.");
+                throw new FootageException(source.path(), Words.of("moving-take.it-has-frames-a-path-is", n, MOST_FRAMES));
             }
             PointFollower follower = new PointFollower();
             int reduced = 1;

@@ -15,6 +15,7 @@ import org.scenothesis.media.FootageException;
 import org.scenothesis.media.FootageSource;
 import org.scenothesis.media.decode.Footages;
 import org.scenothesis.production.words.Entered;
+import org.scenothesis.production.words.Words;
 
 /// Follows a point or four corners through a take, from the frame in which they were pointed out to another, forwards or backwards.
 public final class FollowTake {
@@ -82,7 +83,7 @@ public final class FollowTake {
         int last;
         try (Footage t = Footages.open(take)) {
             if (t.info().frames() < 2) {
-                throw new UnsuitableException(take.path(), "it is a still: there is nothing to be followed through.");
+                throw new UnsuitableException(take.path(), Words.of("follow-take.it-is-a-still-there-is"));
             }
             frames = new Following.Frames(t.info().width(), t.info().height(), t.info().times());
             seed = t.info().frameAt(at);
@@ -103,26 +104,24 @@ public final class FollowTake {
 
     private static Follower follower(Footage t, AnalysisFrame first, Seed seed, Bands bands) throws UnsuitableException {
         return Entered.made(() -> new Follower(first.luma(), seed.points.stream().map(p -> p.times(1.0 / first.reduced())).toList(), bands),
-                why -> new UnsuitableException(t.info().path(), why + "; point at something of at least a few pixels that is seen there."));
+                why -> new UnsuitableException(t.info().path(), Words.of("follow-take.point-at-something-of-at-least", why)));
     }
 
     private static void check(Footage t, Seed seed) throws UnsuitableException {
         int last = t.info().frames() - 1;
         for (int f : new int[] {seed.from, seed.to}) {
             if (f < 0 || f > last) {
-                throw new UnsuitableException(t.info().path(), "it has frames 0 to " + last + ", not " + f
-                        + "; give frames that are there.");
+                throw new UnsuitableException(t.info().path(), Words.of("follow-take.it-has-frames-to-not-give", last, f));
             }
         }
         if (seed.points.size() == 4 && !PinnedCorners.bendsOneWay(seed.points)) {
-            throw new UnsuitableException(t.info().path(), "the four corners must go round one way, none within the others; give them "
-                    + "as top left, top right, bottom right, bottom left.");
+            throw new UnsuitableException(t.info().path(), Words.of("follow-take.the-four-corners-must-go-round"));
         }
         for (Point p : seed.points) {
             if (!(p.x() >= 0 && p.y() >= 0 && p.x() <= t.info().width() && p.y() <= t.info().height()) && seed.points.size() == 1) {
                 throw new UnsuitableException(
-                        t.info().path(), "the point " + p.x() + ", " + p.y() + " is outside its picture of " + t.info().width() + "x"
-                        + t.info().height() + "; point at something in it.");
+                        t.info().path(), Words.of("follow-take.the-point-is-outside-its-picture", p.x(), p.y(), t.info().width(),
+                                t.info().height()));
             }
         }
     }

@@ -52,7 +52,7 @@ final class FootageProbes {
         } catch (FootageException e) {
             return FootageBrief.broken(standing, e.getMessage());
         } catch (RuntimeException | OutOfMemoryError e) {
-            return FootageBrief.broken(standing, path + ": it cannot be opened (" + e + ").");
+            return FootageBrief.broken(standing, Words.of("footage-probes.it-cannot-be-opened", path, e));
         }
     }
 

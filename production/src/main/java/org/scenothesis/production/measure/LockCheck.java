@@ -16,6 +16,7 @@ import org.scenothesis.media.Footage;
 import org.scenothesis.media.FootageException;
 import org.scenothesis.media.FootageSource;
 import org.scenothesis.media.decode.Footages;
+import org.scenothesis.production.words.Words;
 
 /// Runs the lock check over footage: frames are decoded one ahead of being measured, so memory does not grow with the take.
 public final class LockCheck {
@@ -88,9 +89,8 @@ public final class LockCheck {
             if (ref.info().width() != take.info().width() || ref.info().height() != take.info().height()) {
                 throw new UnsuitableException(
                         take.info().path(),
-                        "the take is " + take.info().width() + "x" + take.info().height() + " but its reference is " + ref.info()
-                        .width() + "x"
-                                + ref.info().height() + "; compare footage of one size.");
+                        Words.of("lock-check.the-take-is-x-but-its", take.info().width(), take.info().height(), ref.info().width(),
+                                ref.info().height()));
             }
             return new LockMeter(start(ref), take.info().frames() == 1 ? LockMeter.POINTS_OF_STILL : LockMeter.POINTS, bands);
         }

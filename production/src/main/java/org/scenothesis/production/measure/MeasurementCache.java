@@ -21,6 +21,7 @@ import org.jspecify.annotations.Nullable;
 import org.scenothesis.media.DiskTrouble;
 import org.scenothesis.media.FreshFile;
 import org.scenothesis.production.store.ProductionFolder;
+import org.scenothesis.production.words.Words;
 import org.slf4j.LoggerFactory;
 
 /// What was measured, kept in the production's `.cache` under the content of the footage, the settings and the version of the measuring
@@ -113,7 +114,7 @@ public final class MeasurementCache {
             // Every further one would say the same.
             if (refused.compareAndSet(false, true)) {
                 LoggerFactory.getLogger(MeasurementCache.class)
-                        .warn(DiskTrouble.told(folder + ": measurements are not kept; they are made again the next time.", e), e);
+                        .warn(DiskTrouble.told(Words.of("measurement-cache.measurements-are-not-kept-they-are", folder), e), e);
             }
         }
     }

@@ -10,6 +10,7 @@ import java.util.stream.Stream;
 import org.scenothesis.core.shot.Take;
 import org.scenothesis.production.store.ProductionFolder;
 import org.scenothesis.production.store.StoreException;
+import org.scenothesis.production.words.Words;
 
 /// Finds the file of a take again that was moved: by its name, and by its content where that is known from before.
 public final class MissingFootage {
@@ -41,7 +42,7 @@ public final class MissingFootage {
             }
             return Optional.empty();
         } catch (IOException | UncheckedIOException e) {
-            throw new StoreException(under, "the folder cannot be searched; check its permissions.", e);
+            throw new StoreException(under, Words.of("missing-footage.the-folder-cannot-be-searched-check"), e);
         }
     }
 }

@@ -46,7 +46,7 @@ public final class Screens {
         ScreenModel m = screenPlate == null ? ofTake(take, times, bands) : ofPlate(take, screenPlate, times, bands);
         if (m == null) {
             throw new UnsuitableException(take.info().path(),
-                    "no green or blue screen is found in the take; choose another take, or mask it instead of keying.");
+                    Words.of("screens.no-green-or-blue-screen-is"));
         }
         return m.withSpill(spill(take, m, times, bands));
     }
@@ -66,10 +66,8 @@ public final class Screens {
             if (p.info().width() != take.info().width() || p.info().height() != take.info().height()) {
                 throw new UnsuitableException(
                         plate.path(),
-                        "the screen-only frame is " + p.info().width() + "x" + p.info().height() + " but the take is " + take.info()
-                        .width() + "x"
-                                + take.info().height()
-                                + "; use one filmed with the same camera, or give the two different camera groups on Shoot.");
+                        Words.of("screens.the-screen-only-frame-is-of-another-size", p.info().width(), p.info().height(), take.info().width(),
+                                take.info().height()));
             }
             return ScreenModels.fromPlate(p.reduced(0, times).withAlpha(null), bands);
         }

@@ -19,6 +19,7 @@ import org.scenothesis.core.shot.Take;
 import org.scenothesis.media.FootageException;
 import org.scenothesis.media.FootageSource;
 import org.scenothesis.production.store.ProductionFolder;
+import org.scenothesis.production.words.Words;
 
 /// Measures whatever of a shot is not measured yet, what is looked at first, and tells as it goes.
 ///
@@ -300,11 +301,11 @@ public final class Surveyor {
         } catch (FootageException | IOException | UncheckedIOException e) {
             failed = new Outcome.Unreadable<>(String.valueOf(e.getMessage()));
         } catch (OutOfMemoryError e) {
-            failed = new Outcome.Refused<>(file + ": there is not enough memory to measure it; start with SCENOTHESIS_HEAP=4g.");
+            failed = new Outcome.Refused<>(Words.of("surveyor.there-is-not-enough-memory-to", file));
         } catch (Stopped e) {
             throw e;
         } catch (RuntimeException | Error e) {
-            failed = new Outcome.Unreadable<>(file + ": it could not be measured (" + e + ").");
+            failed = new Outcome.Unreadable<>(Words.of("surveyor.it-could-not-be-measured", file, e));
         }
         return m.with(meter, t, failed, stamp(t));
     }

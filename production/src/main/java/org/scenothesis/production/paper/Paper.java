@@ -8,6 +8,7 @@ import java.util.Locale;
 import org.scenothesis.core.breakdown.day.DayPlan;
 import org.scenothesis.production.store.ResultFile;
 import org.scenothesis.production.store.StoreException;
+import org.scenothesis.production.words.Words;
 
 /// Writes plans to files: beside the target first, then renamed over it.
 public final class Paper {
@@ -30,7 +31,7 @@ public final class Paper {
         } else if (name.endsWith(".pdf")) {
             write(file, Book.pdf(kind, day));
         } else {
-            throw new StoreException(file, "it is written as .pdf or .html; give the file one of these endings.");
+            throw new StoreException(file, Words.of("paper.it-is-written-as-pdf-or"));
         }
     }
 
@@ -58,7 +59,7 @@ public final class Paper {
     /// @throws StoreException if the day has no date yet or the file cannot be written
     public static void calendar(DayPlan day, Path file) throws StoreException {
         if (day.production().day().day().isEmpty()) {
-            throw new StoreException(file, "a calendar needs the day of shooting; set it on Break down under Order.");
+            throw new StoreException(file, Words.of("paper.a-calendar-needs-the-day-of"));
         }
         write(file, DayCalendar.ics(day).getBytes(StandardCharsets.UTF_8));
     }

@@ -88,15 +88,15 @@ public record ShotList(List<Shot> shots, List<Note> notes) {
                 heads(parser.getHeaderNames());
                 for (CSVRecord r : parser) {
                     if (r.getRecordNumber() > MOST_LINES) {
-                        notes.add(new Note(parser.getCurrentLineNumber(), "", "", "a list has at most " + MOST_LINES
-                                + " lines; the rest was left out."));
+                        notes.add(new Note(parser.getCurrentLineNumber(), "", "", Words.of("shot-list.a-list-has-at-most-lines",
+                                MOST_LINES)));
                         break;
                     }
                     line(r, parser.getCurrentLineNumber());
                 }
             } catch (IOException | RuntimeException e) {
-                notes.add(new Note(1, "", "", "this is not a table that can be read (" + String.valueOf(e.getMessage()).lines().findFirst()
-                        .orElse("") + ")."));
+                notes.add(new Note(1, "", "", Words.of("shot-list.this-is-not-a-table-that",
+                        String.valueOf(e.getMessage()).lines().findFirst().orElse(""))));
             }
             return new ShotList(List.copyOf(shots.values()), notes);
         }
@@ -104,11 +104,11 @@ public record ShotList(List<Shot> shots, List<Note> notes) {
         private void heads(List<String> names) {
             for (String n : names) {
                 if (!COLUMNS.contains(n.toLowerCase(Locale.ROOT)) && fact(n).isEmpty() && !n.isBlank()) {
-                    notes.add(new Note(1, n, "", "no such column is known; it was left out."));
+                    notes.add(new Note(1, n, "", Words.of("shot-list.no-such-column-is-known-it")));
                 }
             }
             if (names.stream().noneMatch(n -> n.equalsIgnoreCase("shot"))) {
-                notes.add(new Note(1, "", "", "there is no column named shot, so no line can be used."));
+                notes.add(new Note(1, "", "", Words.of("shot-list.there-is-no-column-named-shot")));
             }
         }
 
@@ -123,7 +123,7 @@ public record ShotList(List<Shot> shots, List<Note> notes) {
         private void line(CSVRecord r, long line) {
             String id = cell(r, "shot");
             if (id.isEmpty()) {
-                notes.add(new Note(line, "shot", "", "no shot is named; the line was left out."));
+                notes.add(new Note(line, "shot", "", Words.of("shot-list.no-shot-is-named-the-line")));
                 return;
             }
             Shot s = shots.computeIfAbsent(id, k -> new Shot(k, 0, "Shot " + k, "", 6, List.of(), List.of(), List.of(), List.of(), null));
@@ -137,7 +137,7 @@ public record ShotList(List<Shot> shots, List<Note> notes) {
                 double from = number(r, line, "from", 0);
                 double to = number(r, line, "to", s.seconds());
                 if (to < from) {
-                    notes.add(new Note(line, "to", cell(r, "to"), "it ends before it begins; the whole shot was taken."));
+                    notes.add(new Note(line, "to", cell(r, "to"), Words.of("shot-list.it-ends-before-it-begins-the")));
                     from = 0;
                     to = s.seconds();
                 }
@@ -176,7 +176,7 @@ public record ShotList(List<Shot> shots, List<Note> notes) {
             } catch (NumberFormatException e) {
                 // Told below, like a number out of range.
             }
-            notes.add(new Note(line, column, text, "this is no number of seconds; " + Words.number(otherwise, 1) + " was taken."));
+            notes.add(new Note(line, column, text, Words.of("shot-list.this-is-no-number-of-seconds", Words.number(otherwise, 1))));
             return otherwise;
         }
 
@@ -193,8 +193,9 @@ public record ShotList(List<Shot> shots, List<Note> notes) {
                     return Optional.of(k);
                 }
             }
-            notes.add(new Note(line, "wonder", text, "no illusion is called that; one of " + Arrays.stream(IllusionKind.values())
-                    .map(k -> k.name().toLowerCase(Locale.ROOT).replace('_', ' ')).collect(Collectors.joining(", ")) + "."));
+            notes.add(new Note(line, "wonder", text, Words.of("shot-list.no-illusion-is-called-that-one",
+                    Arrays.stream(IllusionKind.values()).map(k -> k.name().toLowerCase(Locale.ROOT).replace('_',
+                            ' ')).collect(Collectors.joining(", ")))));
             return Optional.empty();
         }
 
@@ -205,7 +206,7 @@ public record ShotList(List<Shot> shots, List<Note> notes) {
                 if (equals > 0) {
                     told.put(part.substring(0, equals).strip(), part.substring(equals + 1).strip());
                 } else if (!part.isBlank()) {
-                    notes.add(new Note(line, "facts", part.strip(), "facts are written as name=answer, parted by semicolons."));
+                    notes.add(new Note(line, "facts", part.strip(), Words.of("shot-list.facts-are-written-as-name-answer")));
                 }
             }
             r.toMap().forEach((k, v) -> {
@@ -217,9 +218,10 @@ public record ShotList(List<Shot> shots, List<Note> notes) {
             for (Map.Entry<String, String> e : told.entrySet()) {
                 Optional<Fact> f = fact(e.getKey());
                 if (f.isEmpty()) {
-                    notes.add(new Note(line, "facts", e.getKey(), "no fact is called that."));
+                    notes.add(new Note(line, "facts", e.getKey(), Words.of("shot-list.no-fact-is-called-that")));
                 } else if (!f.get().accepts(e.getValue())) {
-                    String may = f.get().isNumber() ? "a number of " + f.get().unit() : String.join(", ", f.get().answers());
+                    String may = f.get().isNumber() ? Words.of("shot-list.a-number-of", f.get().unit()) : String.join(", ",
+                            f.get().answers());
                     notes.add(new Note(line, e.getKey(), e.getValue(), "this is no answer to \u201c" + Words.of("ask." + f.get().key())
                             + "\u201d; it may be " + may + "."));
                 } else if (f.get().ofSetting()) {

@@ -4,6 +4,7 @@ import java.time.DateTimeException;
 import java.time.ZoneId;
 import net.iakovlev.timeshape.TimeZoneEngine;
 import org.scenothesis.core.Check;
+import org.scenothesis.production.words.Words;
 
 /// The clock that counts at a place, and how it is known.
 ///
@@ -27,7 +28,7 @@ public record PlaceClock(String zone, From from) {
             try {
                 return new PlaceClock(ZoneId.of(told.strip()).getId(), From.TOLD);
             } catch (DateTimeException e) {
-                throw new IllegalArgumentException("the zone " + told + " cannot be read; write UTC+1", e);
+                throw new IllegalArgumentException(Words.of("place-clock.the-zone-cannot-be-read-write", told), e);
             }
         }
         Check.range("latitudeDeg", latitudeDeg, -90, 90);

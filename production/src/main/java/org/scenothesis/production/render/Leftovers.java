@@ -10,6 +10,7 @@ import java.util.stream.Stream;
 import org.scenothesis.media.FootageException;
 import org.scenothesis.production.store.ProductionFolder;
 import org.scenothesis.production.store.Unfinished;
+import org.scenothesis.production.words.Words;
 
 /// Parts of renders that were stopped: what they take up, and their removal.
 public final class Leftovers {
@@ -83,7 +84,7 @@ public final class Leftovers {
         try {
             Unfinished.remove(l.path);
         } catch (IOException e) {
-            throw new FootageException(l.path, "it cannot be removed; check its permissions.", e);
+            throw new FootageException(l.path, Words.of("leftovers.it-cannot-be-removed-check-its"), e);
         }
     }
 }

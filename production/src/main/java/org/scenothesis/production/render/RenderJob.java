@@ -23,6 +23,7 @@ import org.scenothesis.production.measure.Progress;
 import org.scenothesis.production.measure.Stopped;
 import org.scenothesis.production.store.ResultFile;
 import org.scenothesis.production.store.StoreException;
+import org.scenothesis.production.words.Words;
 
 /// One render of a shot.
 ///
@@ -51,8 +52,7 @@ public final class RenderJob {
         public static Target of(Path path, int from, int to) throws FootageException {
             ExportFormat asked = folder(path) ? Stills.Format.PNG16 : ExportFormat.ofExtension(Footages.extension(path)).orElse(null);
             if (asked == null) {
-                throw new FootageException(path, "a video ends in " + endings(false) + ", a single frame in " + endings(true)
-                        + "; a name without an ending makes a folder of stills.");
+                throw new FootageException(path, Words.of("render-job.a-video-ends-in-a-single", endings(false), endings(true)));
             }
             return of(path, from, to, asked);
         }
@@ -67,7 +67,7 @@ public final class RenderJob {
                         + format.extension() + "; name it so.");
             }
             if (format.still() && !folder(path) && from != to) {
-                throw new FootageException(path, "a still is one frame; ask for one, or name a folder for all of them.");
+                throw new FootageException(path, Words.of("render-job.a-still-is-one-frame-ask"));
             }
             return new Target(path, format, from, to);
         }
@@ -162,13 +162,11 @@ public final class RenderJob {
         }
         ShotRenderer.Format format = renderer.format(shot);
         if (target.format.evenSize() && (format.width() % 2 != 0 || format.height() % 2 != 0)) {
-            throw new FootageException(target.path, "the shot is " + format.width() + "x" + format.height()
-                    + ", and this format needs an even width and height; choose .mkv, .avi or stills, or another size of the shot.");
+            throw new FootageException(target.path, Words.of("render-job.the-shot-is-x-and-this", format.width(), format.height()));
         }
         Space space = space();
         if (!space.enough()) {
-            throw new FootageException(target.path, "there is not enough room on the disk: " + space.words()
-                    + "; free some, or choose a smaller format.");
+            throw new FootageException(target.path, Words.of("render-job.there-is-not-enough-room-on", space.words()));
         }
     }
 

@@ -14,6 +14,7 @@ import java.util.Map;
 import java.util.zip.CRC32;
 import org.scenothesis.media.FootageException;
 import org.scenothesis.media.FreshFile;
+import org.scenothesis.production.words.Words;
 
 /// What a render made in a folder, and of what: a line for every finished file with its size and checksum.
 ///
@@ -51,7 +52,7 @@ final class RenderLedger {
             l.write();
             return l;
         } catch (IOException e) {
-            throw new FootageException(folder, "the folder cannot be made or written; check its permissions and the space left.", e);
+            throw new FootageException(folder, Words.of("render-ledger.the-folder-cannot-be-made-or"), e);
         }
     }
 
@@ -113,7 +114,7 @@ final class RenderLedger {
                 l.read(Files.readAllLines(l.file));
             }
         } catch (IOException e) {
-            throw new FootageException(folder, "the folder cannot be looked at; check its permissions.", e);
+            throw new FootageException(folder, Words.of("render-ledger.the-folder-cannot-be-looked-at"), e);
         }
         for (String name : names) {
             l.claim(name);
@@ -130,7 +131,7 @@ final class RenderLedger {
         }
         if (!own && Files.exists(folder.resolve(name), LinkOption.NOFOLLOW_LINKS)) {
             throw new FootageException(folder.resolve(name),
-                    "this file was not made by a render and is not replaced; choose another folder, or move it away.");
+                    Words.of("render-ledger.this-file-was-not-made-by"));
         }
     }
 
@@ -159,7 +160,7 @@ final class RenderLedger {
             }
             Files.move(beside, target, StandardCopyOption.REPLACE_EXISTING, StandardCopyOption.ATOMIC_MOVE);
         } catch (IOException e) {
-            throw new FootageException(target, "the frame cannot be kept; check the folder, its permissions and the space left.", e);
+            throw new FootageException(target, Words.of("render-ledger.the-frame-cannot-be-kept-check"), e);
         }
     }
 
@@ -184,7 +185,7 @@ final class RenderLedger {
             }
             write();
         } catch (IOException e) {
-            throw new FootageException(folder, "frames of an earlier render cannot be removed; check the folder's permissions.", e);
+            throw new FootageException(folder, Words.of("render-ledger.frames-of-an-earlier-render-cannot"), e);
         }
     }
 

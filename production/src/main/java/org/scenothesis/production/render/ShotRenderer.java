@@ -51,6 +51,7 @@ import org.scenothesis.production.measure.Progress;
 import org.scenothesis.production.measure.Surveyor;
 import org.scenothesis.production.store.ProductionFolder;
 import org.scenothesis.production.store.ProductionJson;
+import org.scenothesis.production.words.Words;
 
 /// Makes finished frames of a shot. Holds its footage open; not for several threads at once.
 public final class ShotRenderer implements AutoCloseable {
@@ -171,7 +172,7 @@ public final class ShotRenderer implements AutoCloseable {
         try {
             return contents.of(p, Progress.NONE);
         } catch (IOException e) {
-            throw new FootageException(p, "it cannot be read; check that it is there.", e);
+            throw new FootageException(p, Words.of("shot-renderer.it-cannot-be-read-check-that"), e);
         }
     }
 
@@ -215,11 +216,10 @@ public final class ShotRenderer implements AutoCloseable {
     private List<Layer> layers(Shot shot) throws FootageException {
         List<Layer> on = shot.layers().stream().filter(Layer::on).toList();
         if (on.isEmpty()) {
-            throw new FootageException(folder.path(), "shot " + shot.id() + " has no layer; put its clean plate at the bottom in Layer.");
+            throw new FootageException(folder.path(), Words.of("shot-renderer.shot-has-no-layer-put-its", shot.id()));
         }
         if (on.getFirst().source() instanceof Source.Below) {
-            throw new FootageException(folder.path(), "the lowest layer of shot " + shot.id()
-                    + " is the whole shot, with nothing below it; put the clean plate under it in Layer.");
+            throw new FootageException(folder.path(), Words.of("shot-renderer.the-lowest-layer-of-shot-is", shot.id()));
         }
         return on;
     }
@@ -251,7 +251,7 @@ public final class ShotRenderer implements AutoCloseable {
         forget(shot);
         Optional<Layer> l = filmed(shot).stream().filter(x -> x.id().equals(layer)).findFirst();
         if (l.isEmpty()) {
-            throw new FootageException(folder.path(), "shot " + shot.id() + " has no layer " + layer + " that is on and was filmed.");
+            throw new FootageException(folder.path(), Words.of("shot-renderer.shot-has-no-layer-that-is", shot.id(), layer));
         }
         return Cutout.of(picture(shot, l.get(), seconds), Moment.of(shot, seconds), outlines, bands);
     }
@@ -398,7 +398,7 @@ public final class ShotRenderer implements AutoCloseable {
     private Take take(Shot shot, @Nullable String plateId) throws FootageException {
         Take take = shot.plate(plateId).map(Plate::chosen).orElse(null);
         if (take == null) {
-            throw new FootageException(folder.path(), "the plate " + plateId + " has no take yet; bring one in on Shoot.");
+            throw new FootageException(folder.path(), Words.of("shot-renderer.the-plate-has-no-take-yet", plateId));
         }
         return take;
     }

@@ -15,6 +15,7 @@ import org.scenothesis.media.sound.SoundFeed;
 import org.scenothesis.media.sound.SoundTrack;
 import org.scenothesis.production.store.ProductionFolder;
 import org.scenothesis.production.store.StoreException;
+import org.scenothesis.production.words.Words;
 
 /// What is heard of a shot, from which file.
 ///
@@ -34,8 +35,7 @@ public record ShotSound(@Nullable SoundTrack track, String from, String why) {
             case SoundSource.OfTake t -> {
                 Plate plate = shot.plates().stream().filter(p -> p.take(t.take()).isPresent()).findFirst().orElse(null);
                 if (plate == null) {
-                    throw new FootageException(folder.path(), "the take " + t.take()
-                            + " that the shot has its sound from is not there any more; choose another in Hand over.");
+                    throw new FootageException(folder.path(), Words.of("shot-sound.the-take-that-the-shot-has", t.take()));
                 }
                 yield told(shot, readable(folder, folder.footage(plate.take(t.take()).orElseThrow())), plate.name());
             }
@@ -54,7 +54,7 @@ public record ShotSound(@Nullable SoundTrack track, String from, String why) {
 
     private static ShotSound told(Shot shot, Path file, String from) throws FootageException {
         if (!SoundFeed.sounds(file)) {
-            throw new FootageException(file, "there is no sound in it; choose another take or file in Hand over.");
+            throw new FootageException(file, Words.of("shot-sound.there-is-no-sound-in-it"));
         }
         return new ShotSound(track(shot, file, -shot.sound().atSeconds()), from, "");
     }
@@ -77,7 +77,7 @@ public record ShotSound(@Nullable SoundTrack track, String from, String why) {
             if (l.time() instanceof TimeMap.Straight t && Math.abs(t.rate() - 1) < AS_FILMED_RATE) {
                 return new ShotSound(track(shot, file, t.fromSeconds() - shot.sound().atSeconds()), l.name(), why);
             }
-            why = "the sound of " + l.name() + " is left out: its time does not run as filmed";
+            why = Words.of("shot-sound.the-sound-of-is-left-out", l.name());
         }
         return new ShotSound(null, "", why);
     }

@@ -6,6 +6,7 @@ import java.nio.file.Path;
 import java.util.Locale;
 import org.scenothesis.media.FootageException;
 import org.scenothesis.media.encode.ExportFormat;
+import org.scenothesis.production.words.Words;
 
 /// How much room on the disk a render will take, estimated before it begins.
 ///
@@ -22,7 +23,7 @@ public record Space(long needed, long free) {
             }
             return new Space((long) bytes, Files.getFileStore(there).getUsableSpace());
         } catch (IOException e) {
-            throw new FootageException(target, "the disk cannot be asked for the space left; check the folder.", e);
+            throw new FootageException(target, Words.of("space.the-disk-cannot-be-asked-for"), e);
         }
     }
 

@@ -15,6 +15,7 @@ import org.scenothesis.core.shot.Shot;
 import org.scenothesis.media.FootageException;
 import org.scenothesis.production.measure.Progress;
 import org.scenothesis.production.measure.Stopped;
+import org.scenothesis.production.words.Words;
 
 /// Renders parts of a shot to files, each core a stretch of them: footage is read in order, and whole frames side by side need no waiting
 /// for one another.
@@ -161,7 +162,7 @@ final class Stretches {
             }
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
-            throw new CancellationException("interrupted while rendering");
+            throw new CancellationException(Words.of("stretches.interrupted-while-rendering"));
         } catch (ExecutionException e) {
             throw known(Objects.requireNonNull(e.getCause()));
         }

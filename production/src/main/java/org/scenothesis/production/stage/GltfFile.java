@@ -9,6 +9,7 @@ import java.util.Locale;
 import java.util.function.Supplier;
 import org.scenothesis.production.store.ResultFile;
 import org.scenothesis.production.store.StoreException;
+import org.scenothesis.production.words.Words;
 
 /// A scene written for other programs as glTF 2.0.
 public final class GltfFile {
@@ -21,7 +22,7 @@ public final class GltfFile {
         String name = String.valueOf(file.getFileName()).toLowerCase(Locale.ROOT);
         boolean binary = name.endsWith(".glb");
         if (!binary && !name.endsWith(".gltf")) {
-            throw new StoreException(file, what + " is written as .glb or .gltf; give the file one of these endings.");
+            throw new StoreException(file, Words.of("gltf-file.is-written-as-glb-or-gltf", what));
         }
         ByteArrayOutputStream out = new ByteArrayOutputStream();
         try {
@@ -32,7 +33,7 @@ public final class GltfFile {
                 writer.writeEmbedded(model.get(), out);
             }
         } catch (IOException e) {
-            throw new StoreException(file, "it could not be written; check the folder's permissions and the space left.", e);
+            throw new StoreException(file, Words.of("gltf-file.it-could-not-be-written-check"), e);
         }
         ResultFile.write(file, out.toByteArray());
     }

@@ -39,6 +39,7 @@ import org.scenothesis.production.measure.Stopped;
 import org.scenothesis.production.store.ProductionFolder;
 import org.scenothesis.production.store.StoreException;
 import org.scenothesis.production.words.PlanWords;
+import org.scenothesis.production.words.Words;
 
 /// Films the plates of a staged set with the simulated camera and gives them to the shot as takes, which are measured, keyed and layered
 /// like any other.
@@ -124,7 +125,7 @@ public final class Rehearsing {
             return Files.createTempDirectory("scenothesis-rehearsal");
         } catch (IOException e) {
             throw new FootageException(Path.of(System.getProperty("java.io.tmpdir")),
-                    "no place for a rehearsal can be made there; check the space left.", e);
+                    Words.of("rehearsing.no-place-for-a-rehearsal-can"), e);
         }
     }
 

@@ -64,7 +64,7 @@ public final class SetSheet {
         } else if (name.endsWith(".pdf")) {
             bytes = PdfPage.of(page(rules));
         } else {
-            throw new StoreException(file, "it is written as .svg, .pdf or .html; give the file one of these endings.");
+            throw new StoreException(file, Words.of("set-sheet.it-is-written-as-svg-pdf"));
         }
         ResultFile.write(file, bytes);
     }
@@ -131,8 +131,8 @@ public final class SetSheet {
     }
 
     private static String words(Stage s) {
-        return "lengths are measured along the floor from under the lens; " + (s.floor().staged() ? "assumptions say so"
-                : "nothing is staged yet");
+        return "lengths are measured along the floor from under the lens; " + (s.floor().staged() ? Words.of("set-sheet.assumptions-say-so")
+                : Words.of("set-sheet.nothing-is-staged-yet"));
     }
 
     private static void row(StringBuilder b, String name, String value, String origin) {
@@ -173,7 +173,7 @@ public final class SetSheet {
         return where + switch (p.thing()) {
             case Backdrop b -> "; " + StageWords.length(b.wideM().value(), feet) + " wide, from " + StageWords.length(b.bottomM().value(),
                     feet) + " to " + StageWords.length(b.topM(), feet)
-                    + (b.floorM().value() > 0 ? ", " + StageWords.length(b.floorM().value(), feet) + " on the floor" : "");
+                    + (b.floorM().value() > 0 ? Words.of("set-sheet.on-the-floor", StageWords.length(b.floorM().value(), feet)) : "");
             case Lamp l -> "; " + StageWords.length(l.heightM().value(), feet) + " high, face " + Words.number(l.wideM().value(), 2)
                     + " \u00d7 " + Words.number(l.highM().value(), 2) + " m, " + Words.number(100 * l.dimmer().value(), 0) + " %, "
                     + Words.number(l.givenKelvin(), 0) + " K";

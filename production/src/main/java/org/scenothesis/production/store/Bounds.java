@@ -9,6 +9,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
+import org.scenothesis.production.words.Words;
 
 /// Keeps what a production reads and writes inside its folder: the real path of everything lies there, or in a place its user granted.
 ///
@@ -54,7 +55,7 @@ final class Bounds {
     @Nullable String refusal(Path p) {
         try {
             if (!Files.exists(p)) {
-                return Files.isSymbolicLink(p) ? p + " is a link to something that is not there; bring the footage in again." : null;
+                return Files.isSymbolicLink(p) ? Words.of("bounds.is-a-link-to-something-that", p) : null;
             }
             Path there = p.toRealPath();
             if (!allowed(there)) {
@@ -71,7 +72,7 @@ final class Bounds {
             }
             return null;
         } catch (IOException e) {
-            return p + ": it cannot be looked at; check its permissions.";
+            return Words.of("bounds.it-cannot-be-looked-at-check", p);
         }
     }
 
@@ -80,8 +81,7 @@ final class Bounds {
     }
 
     private static String leads(Path link, Path to) {
-        return link + " leads out of the production, to " + to
-                + "; it was not read. Allow that place if you know it, or bring the footage in.";
+        return Words.of("bounds.leads-out-of-the-production-to", link, to);
     }
 
     /// Whether the program may make or replace a file there: the nearest folder that exists really lies in the production or a granted
@@ -106,13 +106,12 @@ final class Bounds {
             }
             return whole;
         } catch (IOException e) {
-            throw new StoreException(whole, "the folder cannot be looked at; check its permissions.", e);
+            throw new StoreException(whole, Words.of("bounds.the-folder-cannot-be-looked-at"), e);
         }
     }
 
     private static StoreException outside(Path p, Path real) {
-        return new StoreException(p, "it is outside the production, in " + real
-                + "; nothing was written. Remove the link, or choose a place inside.");
+        return new StoreException(p, Words.of("bounds.it-is-outside-the-production-in", real));
     }
 
     /// The program's own names in the folder that are links leading out, as sentences.
@@ -121,7 +120,7 @@ final class Bounds {
         for (String name : OWN) {
             Path p = folder.resolve(name);
             if (Files.isSymbolicLink(p)) {
-                String why = Files.exists(p) ? refusal(p) : p + " is a link to something that is not there; nothing is written through it.";
+                String why = Files.exists(p) ? refusal(p) : Words.of("bounds.is-a-link-to-nothing", p);
                 if (why != null) {
                     out.add(why);
                 }

@@ -11,6 +11,7 @@ import java.util.Map;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.shot.Production;
+import org.scenothesis.production.words.Words;
 
 /// Looks through a written document for values that are missing or null where there must be one, and for words that name no kind.
 final class Completeness {
@@ -43,7 +44,7 @@ final class Completeness {
             look(node, kind(node, raw, path), type, path);
         } else if (Collection.class.isAssignableFrom(raw) && type instanceof ParameterizedType p) {
             if (!node.isArray()) {
-                throw new IllegalArgumentException(path + " is not what it should be: a list in brackets");
+                throw new IllegalArgumentException(Words.of("completeness.is-not-what-it-should-be", path));
             }
             for (int i = 0; i < node.size(); i++) {
                 look(node.get(i), p.getActualTypeArguments()[0], path + "[" + i + "]");
@@ -63,7 +64,7 @@ final class Completeness {
         String name = String.valueOf(FileKinds.name(raw));
         JsonNode word = node.get(name);
         if (word == null || !word.isTextual()) {
-            throw new IllegalArgumentException(path + "." + name + " is missing; give it a value");
+            throw new IllegalArgumentException(Words.of("completeness.is-missing-give-it-a-value", path, name));
         }
         return FileKinds.of(raw, word.asText())
                 .orElseThrow(() -> new IllegalArgumentException(path + "." + name + ", \"" + word.asText() + "\" is no word it knows"));
@@ -88,7 +89,7 @@ final class Completeness {
 
     private static void object(JsonNode node, String path) {
         if (!node.isObject()) {
-            throw new IllegalArgumentException(path + " is not what it should be: an object in braces");
+            throw new IllegalArgumentException(Words.of("completeness.is-another-thing", path));
         }
     }
 
@@ -97,7 +98,7 @@ final class Completeness {
         boolean absent = value == null || value.isNull();
         boolean may = part.getAnnotatedType().isAnnotationPresent(Nullable.class) || MAY_BE_ABSENT.contains(part.getName());
         if (absent && !may && !part.getType().isPrimitive() || value != null && value.isNull() && part.getType().isPrimitive()) {
-            throw new IllegalArgumentException(path + (value == null ? " is missing" : " is null") + "; give it a value");
+            throw new IllegalArgumentException(Words.of("completeness.give-it-a-value", path, value == null ? " is missing" : " is null"));
         }
         if (!absent) {
             look(value, part.getGenericType(), path);

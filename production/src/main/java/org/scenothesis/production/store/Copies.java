@@ -9,6 +9,7 @@ import java.util.ArrayList;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.media.FreshFile;
+import org.scenothesis.production.words.Words;
 
 /// Copies that can take the place of a production's file: the state before it, and the earlier ones.
 public final class Copies {
@@ -50,7 +51,7 @@ public final class Copies {
         try {
             text = copy.toString().endsWith(".gz") ? Earlier.text(copy) : Files.readString(copy);
         } catch (IOException e) {
-            throw new StoreException(copy, "this copy cannot be read; choose another.", e);
+            throw new StoreException(copy, Words.of("copies.this-copy-cannot-be-read-choose"), e);
         }
         ProductionJson.read(copy, text, "");
         Path file = folder.resolve(ProductionFolder.FILE);
@@ -65,7 +66,7 @@ public final class Copies {
             FreshFile.write(file, text.getBytes(StandardCharsets.UTF_8));
             return kept;
         } catch (IOException e) {
-            throw new StoreException(file, "the copy could not be put back; check the space left and the folder's permissions.", e);
+            throw new StoreException(file, Words.of("copies.the-copy-could-not-be-put"), e);
         }
     }
 }

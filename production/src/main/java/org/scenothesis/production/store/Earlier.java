@@ -23,6 +23,7 @@ import java.util.stream.Stream;
 import java.util.zip.GZIPInputStream;
 import java.util.zip.GZIPOutputStream;
 import org.scenothesis.media.FreshFile;
+import org.scenothesis.production.words.Words;
 
 /// Earlier states of a production, packed: one for each of the last minutes, hours and days in which something changed.
 ///
@@ -85,7 +86,7 @@ public final class Earlier {
             return;
         }
         if (Files.isSymbolicLink(folder)) {
-            throw new IOException(folder + " is a link");
+            throw new IOException(Words.of("earlier.is-a-link", folder));
         }
         Files.createDirectories(folder);
         ByteArrayOutputStream packed = new ByteArrayOutputStream(text.length() / 6 + 64);
@@ -126,7 +127,7 @@ public final class Earlier {
             byte[] bytes = zip.readNBytes(LARGEST);
             return new String(bytes, StandardCharsets.UTF_8);
         } catch (IOException e) {
-            throw new StoreException(file, "this earlier state cannot be read; choose another.", e);
+            throw new StoreException(file, Words.of("earlier.this-earlier-state-cannot-be-read"), e);
         }
     }
 }

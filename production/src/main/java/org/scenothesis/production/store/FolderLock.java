@@ -15,6 +15,7 @@ import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.media.DiskTrouble;
 import org.scenothesis.media.FreshFile;
+import org.scenothesis.production.words.Words;
 import org.slf4j.LoggerFactory;
 
 /// Who may write a production: whoever holds the lock on its file `.lock`. A note beside it says who that is.
@@ -53,7 +54,7 @@ final class FolderLock implements AutoCloseable {
         release();
         try {
             if (Files.isSymbolicLink(file)) {
-                refusal = "cannot be written: " + file.getFileName() + " in its folder is a link; remove it.";
+                refusal = Words.of("folder-lock.cannot-be-written-in-its-folder", file.getFileName());
                 return false;
             }
             FileChannel opened = FileChannel.open(
@@ -62,7 +63,7 @@ final class FolderLock implements AutoCloseable {
             if (got == null) {
                 opened.close();
                 holder = owner();
-                refusal = "is open elsewhere (process " + holder + "); close it there.";
+                refusal = Words.of("folder-lock.is-open-elsewhere-process-close-it", holder);
                 return false;
             }
             channel = opened;
@@ -75,7 +76,7 @@ final class FolderLock implements AutoCloseable {
         } catch (IOException e) {
             release();
             holder = "";
-            refusal = DiskTrouble.told("cannot be written; check its permissions.", e);
+            refusal = DiskTrouble.told(Words.of("folder-lock.cannot-be-written-check-its-permissions"), e);
             return false;
         }
     }

@@ -7,6 +7,7 @@ import java.nio.file.StandardCopyOption;
 import java.util.Objects;
 import org.scenothesis.core.shot.Take;
 import org.scenothesis.media.FreshFile;
+import org.scenothesis.production.words.Words;
 
 /// The footage of a production: how files come into its folder, copied or linked, and how those that lie elsewhere are collected.
 public final class FootageFolder {
@@ -22,7 +23,7 @@ public final class FootageFolder {
     ///
     /// @throws StoreException if it cannot be copied
     public String bringIn(Path source) throws StoreException {
-        return in(source, "the footage could not be copied into the production; check the space left on the disk.", (from, to) -> {
+        return in(source, Words.of("footage-folder.the-footage-could-not-be-copied"), (from, to) -> {
             if (Files.isDirectory(from)) {
                 copyFolder(from, to);
             } else {
@@ -36,7 +37,7 @@ public final class FootageFolder {
     ///
     /// @throws StoreException if it is not there, or no link can be made here
     public String linkIn(Path source) throws StoreException {
-        return in(source, "no link to it can be made in the production's folder; copy it instead.", (from, to) -> {
+        return in(source, Words.of("footage-folder.no-link-to-it-can-be"), (from, to) -> {
             production.grant(from);
             Files.createSymbolicLink(to, from.toRealPath());
         });
@@ -73,7 +74,7 @@ public final class FootageFolder {
             copyFile(real, at);
             return take.footage();
         } catch (IOException e) {
-            throw new StoreException(at, "the footage could not be copied into the production; check the space left on the disk.", e);
+            throw new StoreException(at, Words.of("footage-folder.the-footage-could-not-be-copied"), e);
         }
     }
 

@@ -26,6 +26,7 @@ import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.shot.Production;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.media.FreshFile;
+import org.scenothesis.production.words.Words;
 
 /// What changed since the document was last saved, beside it: written within a moment however large the document is, and read only after a
 /// kill.
@@ -143,7 +144,7 @@ final class Journal {
             return null;
         }
         if (Files.size(file) > largest) {
-            throw new IOException("the changes that were not saved are " + (Files.size(file) >> 20) + " MB, too large to be read");
+            throw new IOException(Words.of("journal.the-changes-that-were-not-saved", Files.size(file) >> 20));
         }
         String hash = hash(bytes);
         long from = -1;
@@ -164,7 +165,7 @@ final class Journal {
             return null;
         }
         if (from < 0) {
-            throw new IOException("the changes that were not saved belong to another state of the document");
+            throw new IOException(Words.of("journal.the-changes-cannot-be-read"));
         }
         return merged(document, saved, last);
     }

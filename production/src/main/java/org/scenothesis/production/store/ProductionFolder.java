@@ -15,6 +15,7 @@ import org.scenothesis.core.shot.Take;
 import org.scenothesis.media.DiskTrouble;
 import org.scenothesis.media.FootageSource;
 import org.scenothesis.media.FreshFile;
+import org.scenothesis.production.words.Words;
 import org.slf4j.LoggerFactory;
 
 /// A production on disk: `production.json`, `footage/`, `renders/`, earlier states, and a `.cache/` that may be deleted at any time.
@@ -56,7 +57,7 @@ public final class ProductionFolder implements AutoCloseable {
         try {
             return ProductionFile.load(file).read().production();
         } catch (IOException e) {
-            throw new StoreException(file, "it cannot be read; check that it is there and its permissions.", e);
+            throw new StoreException(file, Words.of("production-folder.it-cannot-be-read-check-that"), e);
         }
     }
 
@@ -72,15 +73,14 @@ public final class ProductionFolder implements AutoCloseable {
         Path folder = folder(path);
         Path file = folder.resolve(FILE);
         if (!Files.isRegularFile(file)) {
-            throw new StoreException(path, "there is no production.json here; choose a production folder or start a new one."
-                    + Copies.named(folder));
+            throw new StoreException(path, Words.of("production-folder.there-is-no-production-json-here", Copies.named(folder)));
         }
         try {
             Bounds bounds = new Bounds(folder);
             String refused = bounds.refusal(file);
             if (refused != null) {
                 throw new StoreException(file,
-                        "it is a link that leads out of its folder and was not followed; copy the file here instead.");
+                        Words.of("production-folder.it-is-a-link-that-leads"));
             }
             ProductionFolder opened = new ProductionFolder(folder, bounds, ProductionFile.load(file), write);
             if (opened.writable()) {
@@ -88,7 +88,7 @@ public final class ProductionFolder implements AutoCloseable {
             }
             return opened;
         } catch (IOException e) {
-            throw new StoreException(file, "the file cannot be read; check its permissions.", e);
+            throw new StoreException(file, Words.of("production-folder.the-file-cannot-be-read-check"), e);
         }
     }
 
@@ -108,7 +108,7 @@ public final class ProductionFolder implements AutoCloseable {
                         journal.setAside().getFileName());
             } catch (IOException x) {
                 LoggerFactory.getLogger(ProductionFolder.class)
-                        .warn(DiskTrouble.told(folder + ": changes that were not saved could not be set aside; check the folder.", x), x);
+                        .warn(DiskTrouble.told(Words.of("production-folder.changes-that-were-not-saved-could", folder), x), x);
             }
         } catch (StoreException e) {
             // It stays beside, for the next time.
@@ -128,7 +128,7 @@ public final class ProductionFolder implements AutoCloseable {
         try {
             journal.state(revision, known, saved, now, tree);
         } catch (IOException e) {
-            throw new StoreException(folder, "the change could not be noted; check the space left on the disk.", e);
+            throw new StoreException(folder, Words.of("production-folder.the-change-could-not-be-noted"), e);
         }
     }
 
@@ -137,7 +137,7 @@ public final class ProductionFolder implements AutoCloseable {
     /// @throws StoreException if there is one already, or the folder cannot be written
     public static ProductionFolder create(Path folder, Production production) throws StoreException {
         if (Files.exists(folder.resolve(FILE), LinkOption.NOFOLLOW_LINKS)) {
-            throw new StoreException(folder, "there is a production here already; open it, or choose another folder.");
+            throw new StoreException(folder, Words.of("production-folder.there-is-a-production-here-already"));
         }
         try {
             Files.createDirectories(folder);
@@ -145,7 +145,7 @@ public final class ProductionFolder implements AutoCloseable {
             Files.createDirectories(Objects.requireNonNull(footage.getParent()));
             FreshFile.write(folder.resolve(FILE), ProductionJson.write(production, null).getBytes(StandardCharsets.UTF_8));
         } catch (IOException e) {
-            throw new StoreException(folder, "the folder cannot be written; check its permissions and the space left.", e);
+            throw new StoreException(folder, Words.of("production-folder.the-folder-cannot-be-written-check"), e);
         }
         return open(folder);
     }
@@ -184,7 +184,7 @@ public final class ProductionFolder implements AutoCloseable {
 
     /// Why it is not writable, as the words that follow "this production": who has it open, or what the disk says.
     public String whyReadOnly() {
-        return lock == null ? "was opened for reading." : lock.refusal();
+        return lock == null ? Words.of("production-folder.was-opened-for-reading") : lock.refusal();
     }
 
     /// Who holds the production when it is not writable: a process number.
@@ -218,7 +218,7 @@ public final class ProductionFolder implements AutoCloseable {
         try {
             bounds.grants().forGood(place.toRealPath());
         } catch (IOException e) {
-            throw new StoreException(place, "the place cannot be allowed; check that it is there.", e);
+            throw new StoreException(place, Words.of("production-folder.the-place-cannot-be-allowed-check"), e);
         }
     }
 
@@ -305,14 +305,14 @@ public final class ProductionFolder implements AutoCloseable {
     private void save(Production now, long revision, boolean over) throws StoreException {
         Path file = folder.resolve(FILE);
         if (!Files.isDirectory(folder)) {
-            throw new StoreException(folder, "the folder is not there any more; bring it back, the change is kept here meanwhile.");
+            throw new StoreException(folder, Words.of("production-folder.the-folder-is-not-there-any"));
         }
         String refused = ProductionJson.refusal(file, now);
         if (refused != null) {
             throw new StoreException(refused);
         }
         if (lock == null || !lock.stillHeld()) {
-            throw new StoreException(folder, "nothing was saved: this production " + whyReadOnly());
+            throw new StoreException(folder, Words.of("production-folder.nothing-was-saved-this-production", whyReadOnly()));
         }
         try {
             byte[] there = Files.isRegularFile(file) ? Files.readAllBytes(file) : null;
@@ -331,7 +331,7 @@ public final class ProductionFolder implements AutoCloseable {
             production = now;
             known = bytes;
         } catch (IOException e) {
-            throw new StoreException(file, "the change could not be saved; check the space left on the disk and the folder's permissions.",
+            throw new StoreException(file, Words.of("production-folder.the-change-could-not-be-saved"),
                     e);
         }
     }
@@ -352,7 +352,7 @@ public final class ProductionFolder implements AutoCloseable {
             earlier.keep(new String(before, StandardCharsets.UTF_8));
         } catch (IOException e) {
             LoggerFactory.getLogger(ProductionFolder.class)
-                    .warn(DiskTrouble.told(folder + ": the change was saved, the state before was not kept; check the folder.", e), e);
+                    .warn(DiskTrouble.told(Words.of("production-folder.the-change-was-saved-the-state", folder), e), e);
         }
     }
 
@@ -368,7 +368,7 @@ public final class ProductionFolder implements AutoCloseable {
             production = there.read().production();
             return production;
         } catch (IOException e) {
-            throw new StoreException(file, "the file cannot be read; check its permissions.", e);
+            throw new StoreException(file, Words.of("production-folder.the-file-cannot-be-read-check"), e);
         }
     }
 
@@ -381,7 +381,7 @@ public final class ProductionFolder implements AutoCloseable {
             FreshFile.write(to, ProductionJson.write(mine, tree).getBytes(StandardCharsets.UTF_8));
             return to;
         } catch (IOException e) {
-            throw new StoreException(to, "it could not be saved; check the space left on the disk and the folder's permissions.", e);
+            throw new StoreException(to, Words.of("production-folder.it-could-not-be-saved-check"), e);
         }
     }
 

@@ -28,6 +28,7 @@ import org.scenothesis.core.shot.Production;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Take;
 import org.scenothesis.core.stage.SetUp;
+import org.scenothesis.production.words.Words;
 
 /// The written form of a production. Plain data: no types are named in it, depth and lengths are bounded.
 ///
@@ -68,26 +69,24 @@ public final class ProductionJson {
     /// @throws StoreException if the text is no production of this or an older version
     public static Read read(Path path, String text, String copies) throws StoreException {
         if (text.isBlank()) {
-            throw new StoreException(path, "the file is empty; it was left as it is." + copies);
+            throw new StoreException(path, Words.of("production-json.the-file-is-empty-it-was", copies));
         }
         JsonNode tree;
         try {
             tree = MAPPER.readTree(text);
         } catch (JsonProcessingException e) {
-            throw new StoreException(path, "the file is broken" + where(e) + ": " + broken(e) + "; it was left as it is." + copies, e);
+            throw new StoreException(path, Words.of("production-json.the-file-is-broken-it-was", where(e), broken(e), copies), e);
         }
         if (tree == null || !tree.isObject() || !tree.path("schema").isInt()) {
-            throw new StoreException(path, "this is not a Scenothesis production; choose a folder that holds one." + copies);
+            throw new StoreException(path, Words.of("production-json.this-is-not-a-scenothesis-production", copies));
         }
         int schema = tree.get("schema").intValue();
         if (schema > SCHEMA) {
             throw new StoreException(
-                    path, "it was written by a newer Scenothesis (schema " + schema + ", this one reads up to " + SCHEMA
-                    + "); update, then open it again.");
+                    path, Words.of("production-json.it-was-written-by-a-newer", schema, SCHEMA));
         }
         if (schema < SchemaSix.SCHEMA) {
-            throw new StoreException(path, "it was written by an early Scenothesis (schema " + schema + "); this one reads schemas "
-                    + SchemaSix.SCHEMA + " and " + SCHEMA + ". The file was left as it is.");
+            throw new StoreException(path, Words.of("production-json.it-was-written-by-an-early", schema, SchemaSix.SCHEMA, SCHEMA));
         }
         // Before minutes go into what is refused anyway.
         bound(path, "shots", tree.path("shots").size(), MOST_SHOTS);
@@ -100,8 +99,7 @@ public final class ProductionJson {
             verify(path, p);
             return new Read(p, tree);
         } catch (JsonProcessingException | RuntimeException e) {
-            throw new StoreException(path, "a value in it cannot be used" + line(text, e) + ": " + reason(e)
-                    + "; the file was left as it is." + copies, e);
+            throw new StoreException(path, Words.of("production-json.a-value-in-it-cannot-be", line(text, e), reason(e), copies), e);
         }
     }
 
@@ -113,13 +111,14 @@ public final class ProductionJson {
     private static String broken(JsonProcessingException e) {
         String m = String.valueOf(e.getOriginalMessage());
         if (m.startsWith("Duplicate field")) {
-            return "the name " + m.substring("Duplicate field".length()).strip() + " stands there twice";
+            return Words.of("production-json.the-name-stands-there-twice", m.substring("Duplicate field".length()).strip());
         }
         if (e instanceof JsonEOFException) {
-            return "it ends too early";
+            return Words.of("production-json.it-ends-too-early");
         }
-        return m.contains("nesting depth") ? "it is nested too deeply" : m.contains("exceeds the maximum") ? "something in it is too long"
-                : "it is no well-formed JSON there";
+        return m.contains("nesting depth") ? Words.of("production-json.it-is-nested-too-deeply") : m.contains("exceeds the maximum")
+                ? Words.of("production-json.something-in-it-is-too-long")
+                : Words.of("production-json.it-is-no-well-formed-json");
     }
 
     /// Reads once more, straight from the text, only to find the line.
@@ -144,7 +143,7 @@ public final class ProductionJson {
         while (t.getCause() != null && t.getCause() != t) {
             t = t.getCause();
         }
-        String m = t instanceof NullPointerException ? "something is missing or null"
+        String m = t instanceof NullPointerException ? Words.of("production-json.something-is-missing-or-null")
                 : t instanceof JsonProcessingException j ? plain(j) : String.valueOf(t.getMessage());
         return (in.isEmpty() ? "" : in + ", ") + m.lines().findFirst().orElse("unknown");
     }
@@ -155,7 +154,7 @@ public final class ProductionJson {
         if (quoted >= 0) {
             return m.substring(quoted + "from String ".length()).replaceFirst(": not one of the values accepted.*", " is no word it knows");
         }
-        return m.startsWith("Cannot") ? "it is of the wrong kind" : m;
+        return m.startsWith("Cannot") ? Words.of("production-json.it-is-of-the-wrong-kind") : m;
     }
 
     private static final int MOST_SHOTS = 2_000;
@@ -179,7 +178,7 @@ public final class ProductionJson {
         bound(path, "plates", p.shots().stream().mapToInt(s -> s.plates().size()).sum(), MOST_PLATES);
         bound(path, "effects", p.shots().stream().mapToInt(s -> s.illusions().size()).sum(), MOST_EFFECTS);
         for (Shot s : p.shots()) {
-            bound(path, "effects in shot " + s.id(), s.illusions().size(), MOST_EFFECTS_OF_SHOT);
+            bound(path, Words.of("production-json.effects-in-shot", s.id()), s.illusions().size(), MOST_EFFECTS_OF_SHOT);
         }
         bound(path, "takes", p.shots().stream().flatMap(s -> s.plates().stream()).mapToInt(q -> q.takes().size()).sum(), MOST_TAKES);
     }
@@ -189,13 +188,12 @@ public final class ProductionJson {
         Set<String> shots = new HashSet<>();
         for (Shot s : p.shots()) {
             if (!shots.add(s.id())) {
-                throw new StoreException(path, "two shots have the id " + s.id() + "; give one of them another.");
+                throw new StoreException(path, Words.of("production-json.two-shots-have-the-id-give", s.id()));
             }
             Set<String> plates = new HashSet<>();
             for (Plate plate : s.plates()) {
                 if (!plates.add(plate.id())) {
-                    throw new StoreException(path, "two plates of shot " + s.id() + " have the id " + plate.id()
-                            + "; give one of them another.");
+                    throw new StoreException(path, Words.of("production-json.two-plates-of-shot-have-the", s.id(), plate.id()));
                 }
                 for (Take t : plate.takes()) {
                     Bounds.check(path, t.footage());
@@ -206,8 +204,7 @@ public final class ProductionJson {
 
     private static void bound(Path path, String what, int n, int most) throws StoreException {
         if (n > most) {
-            throw new StoreException(path, "it has " + n + " " + what + ", more than the " + most
-                    + " a production can have; split it into several.");
+            throw new StoreException(path, Words.of("production-json.it-has-more-than-the-a", n, what, most));
         }
     }
 

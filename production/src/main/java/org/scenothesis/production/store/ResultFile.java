@@ -19,6 +19,7 @@ import org.scenothesis.media.DiskTrouble;
 import org.scenothesis.media.FootageException;
 import org.scenothesis.media.FreshFile;
 import org.scenothesis.media.encode.Stills;
+import org.scenothesis.production.words.Words;
 import org.slf4j.LoggerFactory;
 
 /// A file that is made for somebody. It never takes the place of one that the program did not make, of footage, or of a production's own;
@@ -53,8 +54,8 @@ public final class ResultFile {
             Path p = whole.resolve(name);
             if (Files.exists(p, LinkOption.NOFOLLOW_LINKS) && !look(p).equals(made.get(name))) {
                 throw new StoreException(p, made.containsKey(name)
-                        ? "this file was changed since it was made here and is not replaced; choose another name, or move it away."
-                        : "this file was not made by this program and is not replaced; choose another name, or move it away.");
+                        ? Words.of("result-file.this-file-was-changed-since-it")
+                        : Words.of("result-file.this-file-was-not-made-by"));
             }
         }
     }
@@ -68,7 +69,7 @@ public final class ResultFile {
             Files.createDirectories(parent(target));
             FreshFile.write(target, bytes);
         } catch (IOException e) {
-            throw new StoreException(target, "it could not be written; check the folder's permissions and the space left.", e);
+            throw new StoreException(target, Words.of("result-file.it-could-not-be-written-check"), e);
         }
         made(target);
     }
@@ -92,7 +93,7 @@ public final class ResultFile {
                     StandardOpenOption.CREATE, StandardOpenOption.APPEND, LinkOption.NOFOLLOW_LINKS);
         } catch (IOException e) {
             LoggerFactory.getLogger(ResultFile.class)
-                    .warn(DiskTrouble.told(target + " is made; making it again will need another name.", e), e);
+                    .warn(DiskTrouble.told(Words.of("result-file.is-made-making-it-again-will", target), e), e);
         }
     }
 
@@ -148,8 +149,7 @@ public final class ResultFile {
                 Path below = home.relativize(target);
                 boolean footage = below.getNameCount() > 1 && OWN_FOLDERS.contains(below.getName(0).toString());
                 if (footage || below.getNameCount() == 1 && OWN_FILES.contains(below.toString())) {
-                    throw new StoreException(target, "this is the production's own " + (footage ? "footage" : "file")
-                            + " and is never written over; choose another name, in renders for instance.");
+                    throw new StoreException(target, Words.of("result-file.this-is-the-production-s-own", footage ? "footage" : "file"));
                 }
                 within(home, target);
             }
@@ -167,11 +167,10 @@ public final class ResultFile {
             }
             Path real = there.toRealPath();
             if (!real.startsWith(home.toRealPath())) {
-                throw new StoreException(target, "a link in the production's folder leads out of it, to " + real
-                        + "; nothing was written. Remove the link, or choose a place inside.");
+                throw new StoreException(target, Words.of("result-file.a-link-in-the-production-s", real));
             }
         } catch (IOException e) {
-            throw new StoreException(target, "the folder cannot be looked at; check its permissions.", e);
+            throw new StoreException(target, Words.of("result-file.the-folder-cannot-be-looked-at"), e);
         }
     }
 }

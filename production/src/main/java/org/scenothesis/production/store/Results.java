@@ -6,6 +6,7 @@ import java.nio.file.Path;
 import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.Shot;
 import org.scenothesis.core.shot.Take;
+import org.scenothesis.production.words.Words;
 
 /// Keeps results apart from the footage and the production they are made of.
 final class Results {
@@ -18,16 +19,14 @@ final class Results {
         boolean own = real.equals(home) || real.equals(home.resolve(ProductionFolder.FILE)) || real.equals(home.resolve(Copies.PREVIOUS))
                 || real.startsWith(home.resolve(Earlier.FOLDER));
         if (own || real.startsWith(home.resolve("footage"))) {
-            throw new StoreException(target, "this is the production's own " + (own ? "file" : "footage")
-                    + " and is never written over; choose another name, in renders for instance.");
+            throw new StoreException(target, Words.of("results.this-is-the-production-s-own", own ? "file" : "footage"));
         }
         for (Shot s : folder.production().shots()) {
             for (Plate plate : s.plates()) {
                 for (Take t : plate.takes()) {
                     Path source = resting(folder.footage(t));
                     if (real.startsWith(source) || Files.isDirectory(source) && source.startsWith(real)) {
-                        throw new StoreException(target, "this is footage of " + plate.name()
-                                + " and is never written over; choose another name.");
+                        throw new StoreException(target, Words.of("results.this-is-footage-of-and-is", plate.name()));
                     }
                 }
             }

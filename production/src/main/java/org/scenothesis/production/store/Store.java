@@ -13,6 +13,7 @@ import java.util.concurrent.TimeUnit;
 import java.util.function.UnaryOperator;
 import org.jspecify.annotations.Nullable;
 import org.scenothesis.core.shot.Production;
+import org.scenothesis.production.words.Words;
 import org.slf4j.LoggerFactory;
 
 /// The one place where the document changes: undo, redo, autosave, observers.
@@ -237,7 +238,7 @@ public final class Store implements AutoCloseable {
             synchronized (saving) {
                 failures++;
                 long pause = Math.min(LONGEST_PAUSE_MS, SAVE_AFTER_MS << Math.min(failures, 8));
-                announce(new SaveState(SaveState.Kind.FAILED, e.getMessage() + " It is tried again by itself."));
+                announce(new SaveState(SaveState.Kind.FAILED, Words.of("store.it-is-tried-again-by-itself", e.getMessage())));
                 plan(pause);
             }
         }
@@ -281,7 +282,7 @@ public final class Store implements AutoCloseable {
             contested = false;
             saved = theirs;
         }
-        apply("take what another program wrote", p -> theirs);
+        apply(Words.of("store.take-what-another-program-wrote"), p -> theirs);
         forgetBeside();
         settled(theirs);
     }

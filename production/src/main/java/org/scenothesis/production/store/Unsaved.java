@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.stream.Stream;
 import org.scenothesis.core.shot.Production;
 import org.scenothesis.media.FreshFile;
+import org.scenothesis.production.words.Words;
 
 /// States of a production that could not be saved into it: beside it, or in the user's folder where its own could not be written. They are
 /// offered when it is opened again.
@@ -38,7 +39,7 @@ public final class Unsaved {
             FreshFile.write(to, ProductionJson.write(mine, null).getBytes(StandardCharsets.UTF_8));
             return to;
         } catch (IOException e) {
-            throw new StoreException(to, "the changes that are not saved could not be kept here either; check the space left.", e);
+            throw new StoreException(to, Words.of("unsaved.the-changes-that-are-not-saved"), e);
         }
     }
 
@@ -66,7 +67,7 @@ public final class Unsaved {
         try {
             return ProductionFile.load(file).read().production();
         } catch (IOException e) {
-            throw new StoreException(file, "it cannot be read; check its permissions.", e);
+            throw new StoreException(file, Words.of("unsaved.it-cannot-be-read-check-its"), e);
         }
     }
 
@@ -79,7 +80,7 @@ public final class Unsaved {
             Files.move(file, to);
             return to;
         } catch (IOException e) {
-            throw new StoreException(file, "it could not be moved beside the production; check the folder's permissions.", e);
+            throw new StoreException(file, Words.of("unsaved.it-could-not-be-moved-beside"), e);
         }
     }
 }

@@ -102,7 +102,7 @@ public final class StageWords {
             return String.join(", ", out) + ".";
         }
         if (!Double.isNaN(p.awayM())) {
-            out.add(Words.number(p.awayM(), 2) + " m from it");
+            out.add(Words.of("stage-words.m-from-it", Words.number(p.awayM(), 2)));
             out.add(Words.number(p.heightM(), 2) + " m high");
             out.add(Words.number(p.sizeM(), 2) + " m across");
         }
@@ -217,10 +217,11 @@ public final class StageWords {
 
     /// What a suggestion did: "4 pieces moved, 2 lamps added; all limits are kept".
     public static String suggested(Suggestion s) {
-        String done = s.moved().isEmpty() && s.added().isEmpty() ? "nothing better was found"
+        String done = s.moved().isEmpty() && s.added().isEmpty() ? Words.of("stage-words.nothing-better-was-found")
                 : Words.count(s.moved().size(), "piece", "pieces") + " moved" + (s.added().isEmpty() ? ""
                 : ", " + Words.count(s.added().size(), "lamp", "lamps") + " added");
-        return done + (s.whole() ? "; all limits are kept" : "; " + Words.count(s.unmet().size(), "limit is", "limits are") + " not kept"
-                + (s.usable() ? ", all of them can be corrected later" : ""));
+        return done + (s.whole() ? Words.of("stage-words.all-limits-are-kept") : "; " + Words.count(s.unmet().size(), "limit is",
+                "limits are") + " not kept"
+                + (s.usable() ? Words.of("stage-words.all-of-them-can-be-corrected") : ""));
     }
 }

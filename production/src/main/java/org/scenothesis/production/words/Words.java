@@ -18,8 +18,9 @@ import org.scenothesis.core.value.Given;
 
 /// Words and numbers with their units.
 public final class Words {
-    /// The names of the bundles: of the papers and of all, of plans, of sets, of Match, of the window, of the command line.
-    static final List<String> BUNDLES = List.of("words", "breakdown", "stage", "match", "studio", "cli");
+    /// The names of the bundles: of the papers and of all, of plans, of sets, of Match, of the window, of the command line; why something
+    /// could not be done.
+    static final List<String> BUNDLES = List.of("words", "breakdown", "stage", "match", "studio", "cli", "refusals");
     private static final List<ResourceBundle> ALL = BUNDLES.stream()
             .map(n -> ResourceBundle.getBundle("org.scenothesis.production.words." + n, Locale.ENGLISH)).toList();
 
