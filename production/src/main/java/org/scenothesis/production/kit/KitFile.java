@@ -63,8 +63,7 @@ public final class KitFile {
         for (JsonNode n : all) {
             String kind = n.path("kind").asText("");
             OwnedKind k = OwnedKind.byCode(kind)
-                    .orElseThrow(() -> new StoreException(file, "thing " + (out.size() + 1) + " is of no known kind: \u201c" + kind
-                    + "\u201d."));
+                    .orElseThrow(() -> new StoreException(file, Words.of("kit-file.thing-is-of-no-known-kind", out.size() + 1, kind)));
             Map<Fact, Double> sizes = new EnumMap<>(Fact.class);
             k.sizes().stream().filter(f -> n.path(f.key()).isNumber()).forEach(f -> sizes.put(f, n.path(f.key()).asDouble()));
             out.add(Entered.made(() -> new Owned(k, n.path("name").asText(""), sizes, n.path("count").asInt(1)),

@@ -14,6 +14,7 @@ import org.scenothesis.core.stage.suggest.LampMatch;
 import org.scenothesis.production.store.StoreException;
 import org.scenothesis.production.words.Entered;
 import org.scenothesis.production.words.MatchWords;
+import org.scenothesis.production.words.Words;
 
 /// The light of a picture as a tree for `--json`; what is not known is null.
 public final class LightTree {
@@ -64,7 +65,7 @@ public final class LightTree {
             Neutral key = colour(said.root().path("key"));
             Neutral fill = colour(said.root().path("fill"));
             return new LampMatch.Background(key == null || fill == null ? null : new LampMatch.Colours(key.kelvin(), fill.kelvin()), rims);
-        }, why -> new StoreException(file, "\"key\" and \"fill\" are colours as light says them, with cct_K and duv."));
+        }, why -> new StoreException(file, Words.of("light-tree.key-and-fill-are-colours-as")));
     }
 
     private static @Nullable Neutral colour(JsonNode n) {

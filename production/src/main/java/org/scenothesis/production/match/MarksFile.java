@@ -168,7 +168,7 @@ public final class MarksFile {
 
     private static int whole(JsonNode n, String key) {
         if (!n.path(key).isIntegralNumber() || !n.path(key).canConvertToInt()) {
-            throw new IllegalArgumentException("\"" + key + "\" is a whole number");
+            throw new IllegalArgumentException(Words.of("marks-file.is-a-whole-number", key));
         }
         return n.path(key).intValue();
     }
@@ -178,7 +178,7 @@ public final class MarksFile {
             case "ball", "" -> Evidence.Shape.BALL;
             case "head" -> Evidence.Shape.HEAD;
             case "figure" -> Evidence.Shape.FIGURE;
-            default -> throw new IllegalArgumentException("a round thing is a \"ball\", a \"head\" or a \"figure\", not \"" + word + "\"");
+            default -> throw new IllegalArgumentException(Words.of("marks-file.a-round-thing-is-a-ball", word));
         };
     }
 
@@ -187,8 +187,7 @@ public final class MarksFile {
             case "ground", "" -> Evidence.Lies.GROUND;
             case "upright" -> Evidence.Lies.UPRIGHT;
             case "facing" -> Evidence.Lies.FACING;
-            default -> throw new IllegalArgumentException("a surface is \"ground\", \"upright\" or \"facing\", not \"" + text(n, "surface")
-                    + "\"");
+            default -> throw new IllegalArgumentException(Words.of("marks-file.a-surface-is-ground-upright-or", text(n, "surface")));
         });
     }
 
@@ -202,7 +201,7 @@ public final class MarksFile {
             return out;
         }
         if (!all.isArray()) {
-            throw new StoreException(file, "\"" + key + "\" is a list; here it is none.");
+            throw new StoreException(file, Words.of("marks-file.is-a-list-here-it-is", key));
         }
         for (JsonNode n : all) {
             out.add(Entered.made(() -> of.apply(n), why -> refused("number " + (out.size() + 1) + " of \"" + key + "\": " + why)));
@@ -254,15 +253,14 @@ public final class MarksFile {
                 return d;
             }
         }
-        throw new IllegalArgumentException("a direction is X, Y or Z, not \"" + word + "\"");
+        throw new IllegalArgumentException(Words.of("marks-file.a-direction-is-x-y-or", word));
     }
 
     private static Marks.Stands stands(JsonNode n) {
         return switch (text(n, "stands")) {
             case "ground", "" -> Marks.Stands.GROUND;
             case "upright" -> Marks.Stands.UPRIGHT;
-            default -> throw new IllegalArgumentException("a length stands on the \"ground\" or \"upright\", not \"" + text(n, "stands")
-                    + "\"");
+            default -> throw new IllegalArgumentException(Words.of("marks-file.a-length-stands-on-the-ground", text(n, "stands")));
         };
     }
 }

@@ -222,8 +222,8 @@ public record ShotList(List<Shot> shots, List<Note> notes) {
                 } else if (!f.get().accepts(e.getValue())) {
                     String may = f.get().isNumber() ? Words.of("shot-list.a-number-of", f.get().unit()) : String.join(", ",
                             f.get().answers());
-                    notes.add(new Note(line, e.getKey(), e.getValue(), "this is no answer to \u201c" + Words.of("ask." + f.get().key())
-                            + "\u201d; it may be " + may + "."));
+                    notes.add(new Note(line, e.getKey(), e.getValue(), Words.of("shot-list.this-is-no-answer-to-it",
+                            Words.of("ask." + f.get().key()), may)));
                 } else if (f.get().ofSetting()) {
                     out = out.withSetting(x -> x.withFact(f.get().key(), e.getValue()));
                 } else {

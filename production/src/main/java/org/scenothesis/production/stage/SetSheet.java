@@ -131,7 +131,7 @@ public final class SetSheet {
     }
 
     private static String words(Stage s) {
-        return "lengths are measured along the floor from under the lens; " + (s.floor().staged() ? Words.of("set-sheet.assumptions-say-so")
+        return Words.of("set-sheet.lengths-are-measured-along-the-floor", s.floor().staged() ? Words.of("set-sheet.assumptions-say-so")
                 : Words.of("set-sheet.nothing-is-staged-yet"));
     }
 
@@ -157,11 +157,11 @@ public final class SetSheet {
         Floor f = s.floor();
         StageCamera.Aim a = c.aim().value();
         double share = c.widthShareFocal().value();
-        row(b, "Lens", StageWords.length(c.position().value().y() - 0, feet) + " above the floor, tilted "
-                + Words.number(a.tiltDeg() + 0.0, 1) + "\u00b0, rolled " + Words.number(a.rollDeg() + 0.0, 1) + "\u00b0",
+        row(b, "Lens", Words.of("set-sheet.above-the-floor-tilted-rolled", StageWords.length(c.position().value().y() - 0, feet),
+                Words.number(a.tiltDeg() + 0.0, 1), Words.number(a.rollDeg() + 0.0, 1)),
                 Words.origin(c.position()));
-        row(b, "View", Words.number(f.lens().focalMm(share), 1) + " mm on a sensor " + Words.number(f.lens().sensorMm().value(), 1)
-                + " mm wide: " + Words.number(Math.toDegrees(2 * Math.atan(0.5 / share)), 1) + "\u00b0 across",
+        row(b, "View", Words.of("set-sheet.mm-on-a-sensor-mm-wide", Words.number(f.lens().focalMm(share), 1),
+                Words.number(f.lens().sensorMm().value(), 1), Words.number(Math.toDegrees(2 * Math.atan(0.5 / share)), 1)),
                 Words.origin(c.widthShareFocal()));
         row(b, "Set to", "f/" + Words.number(f.lens().fNumber().value(), 1) + ", focus at " + StageWords.length(f.lens().focusM().value(),
                 feet), Words.origin(f.lens().focusM()));

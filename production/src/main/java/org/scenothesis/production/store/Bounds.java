@@ -40,14 +40,13 @@ final class Bounds {
         try {
             Path p = Path.of(relative);
             if (p.isAbsolute() || p.normalize().startsWith("..")) {
-                throw new StoreException(file, "the footage path \"" + shown
-                        + "\" leads out of the production folder; bring the footage in and name it there.");
+                throw new StoreException(file, Words.of("bounds.the-footage-path-leads-out-of", shown));
             }
             if (relative.isBlank() || p.normalize().toString().isEmpty()) {
-                throw new StoreException(file, "the footage path \"" + shown + "\" names no file; write it like footage/take-1.mp4.");
+                throw new StoreException(file, Words.of("bounds.the-footage-path-names-no-file", shown));
             }
         } catch (InvalidPathException e) {
-            throw new StoreException(file, "the footage path \"" + shown + "\" is not a path on this system; rename the file.");
+            throw new StoreException(file, Words.of("bounds.the-footage-path-is-not-a", shown));
         }
     }
 

@@ -67,7 +67,7 @@ final class Completeness {
             throw new IllegalArgumentException(Words.of("completeness.is-missing-give-it-a-value", path, name));
         }
         return FileKinds.of(raw, word.asText())
-                .orElseThrow(() -> new IllegalArgumentException(path + "." + name + ", \"" + word.asText() + "\" is no word it knows"));
+                .orElseThrow(() -> new IllegalArgumentException(Words.of("completeness.is-no-word-it-knows", path, name, word.asText())));
     }
 
     private Completeness inside(Class<?> raw, Type type) {

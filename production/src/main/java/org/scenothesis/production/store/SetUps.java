@@ -4,6 +4,7 @@ import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.util.HashMap;
 import java.util.Map;
+import org.scenothesis.production.words.Words;
 
 /// Set-ups are written once, at the production, and named by their id in the shots that share them; a shot that was read has its set-up at
 /// hand.
@@ -33,7 +34,7 @@ final class SetUps {
         if (in instanceof ObjectNode o && named.isTextual()) {
             JsonNode found = all.get(named.asText());
             if (found == null) {
-                throw new IllegalArgumentException(path + ", \"" + named.asText() + "\" is not among the set-ups of the production");
+                throw new IllegalArgumentException(Words.of("set-ups.is-not-among-the-set-ups", path, named.asText()));
             }
             o.set(name, found.deepCopy());
         }
