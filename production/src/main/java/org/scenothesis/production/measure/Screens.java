@@ -66,8 +66,8 @@ public final class Screens {
             if (p.info().width() != take.info().width() || p.info().height() != take.info().height()) {
                 throw new UnsuitableException(
                         plate.path(),
-                        Words.of("screens.the-screen-only-frame-is-of-another-size", p.info().width(), p.info().height(), take.info().width(),
-                                take.info().height()));
+                        Words.of("screens.the-screen-only-frame-is-of-another-size", p.info().width(), p.info().height(),
+                                take.info().width(), take.info().height()));
             }
             return ScreenModels.fromPlate(p.reduced(0, times).withAlpha(null), bands);
         }

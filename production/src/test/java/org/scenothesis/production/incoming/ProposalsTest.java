@@ -48,7 +48,8 @@ class ProposalsTest {
                 "IMG_0032.mp4, false, 0, 0, 0.3, PRACTICAL, MOVES",
         "IMG_0033.mp4, false, 0.6, 0, 0.3, ELEMENT, CLOTH", "IMG_0034.mp4, false, 0.97, 0, 0.3, ELEMENT, CLOTH",
         "IMG_0035.png, true, 0.99, 0, 0, SCREEN_ONLY, CLOTH",
-        "sparks.mp4, false, 0, 0.95, 0.6, ON_BLACK, DARK", "walk-in-suit.mp4, false, 0, 0, 0.6, ON_SCREEN, NAME", "street.jpg, true, 0, 0, 0, CLEAN, STILL",
+        "sparks.mp4, false, 0, 0.95, 0.6, ON_BLACK, DARK",
+        "walk-in-suit.mp4, false, 0, 0, 0.6, ON_SCREEN, NAME", "street.jpg, true, 0, 0, 0, CLEAN, STILL",
         "grey card.png, true, 0, 0, 0, REFERENCE, NAME",
         "lamp on.mp4, false, 0, 0, 0, LIGHT_PASS, NAME", "clean maker.mp4, false, 0.7, 0, 0.3, ELEMENT, CLOTH"
     })
