@@ -130,8 +130,8 @@ final class KeyCommand implements Callable<Integer> {
                 Files.createDirectories(out);
                 KeyTally tally = write(t, model, settings, shares, bands);
                 r = tally != null ? tally.report(t.info().frames(), shares.isEmpty() && model.garbage(shares) != null, true)
-                        : KeyCheck.run(new KeyCheck.Wish(FootageSource.of(take), bare, settings, Outline.of(shares, 0)), new Keying(bands),
-                        Progress.NONE);
+                        : KeyCheck.every(new KeyCheck.Wish(FootageSource.of(take), bare, settings, Outline.of(shares, 0)),
+                        new Keying(bands), output.progress("measure"));
             }
             KeyJudge.Edge told = KeyMeter.edge(edge);
             List<Finding> findings = r.judge(new Subject.OfPlate(""), told, HouseRules.DEFAULT);

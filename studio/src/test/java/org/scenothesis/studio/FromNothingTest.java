@@ -34,7 +34,6 @@ import org.scenothesis.core.value.Given;
 import org.scenothesis.media.Footage;
 import org.scenothesis.media.decode.Footages;
 import org.scenothesis.media.encode.Stills;
-import org.scenothesis.production.begin.NewProduction;
 import org.scenothesis.studio.house.BenchName;
 import org.scenothesis.studio.house.Session;
 import org.scenothesis.testkit.DriftingClip;
@@ -60,10 +59,8 @@ class FromNothingTest {
         try (Bands bands = Bands.allCores()) {
             Stills.write(card.resolve("ball.png"), KeyCase.FLAT.film(256, bands).take(), Stills.Format.PNG8);
         }
-        new NewProduction("Paper weather", null, null).in(home.resolve("p")).close();
-        house = OpenHouse.on(stage, home.resolve("p"));
+        house = OpenHouse.fresh(stage, home.resolve("p"), "Paper weather");
         session = house.session();
-        session.begin();
     }
 
     @Stop

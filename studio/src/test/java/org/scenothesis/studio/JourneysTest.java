@@ -30,7 +30,6 @@ import org.scenothesis.core.shot.step.PinnedCorners;
 import org.scenothesis.media.Footage;
 import org.scenothesis.media.decode.Footages;
 import org.scenothesis.media.encode.Stills;
-import org.scenothesis.production.begin.NewProduction;
 import org.scenothesis.studio.house.BenchName;
 import org.scenothesis.studio.house.Session;
 import org.scenothesis.studio.parts.PictureView;
@@ -66,10 +65,8 @@ class JourneysTest {
     @Start
     void start(Stage stage) throws Exception {
         home = Files.createTempDirectory("journey");
-        new NewProduction("Paper weather", null, null).in(home.resolve("p")).close();
-        house = OpenHouse.on(stage, home.resolve("p"));
+        house = OpenHouse.fresh(stage, home.resolve("p"), "Paper weather");
         session = house.session();
-        session.begin();
     }
 
     @Stop

@@ -12,6 +12,7 @@ import javafx.scene.Node;
 import javafx.scene.Scene;
 import javafx.scene.control.Label;
 import javafx.stage.Stage;
+import org.scenothesis.production.begin.NewProduction;
 import org.scenothesis.production.store.ProductionFolder;
 import org.scenothesis.production.store.StoreException;
 import org.scenothesis.studio.house.Session;
@@ -36,6 +37,12 @@ public record OpenHouse(Session session, Scene scene) {
         OpenHouse house = on(stage, production);
         house.session().begin();
         return house;
+    }
+
+    /// The same over a production that is begun there, with nothing in it.
+    public static OpenHouse fresh(Stage stage, Path production, String title) throws StoreException {
+        new NewProduction(title, null, null).in(production).close();
+        return begun(stage, production);
     }
 
     /// Removes a folder with all that is in it.

@@ -5,6 +5,7 @@ import java.util.Arrays;
 import java.util.List;
 import org.scenothesis.core.Robust;
 import org.scenothesis.core.picture.Bands;
+import org.scenothesis.core.picture.Morphology;
 import org.scenothesis.core.picture.Picture;
 import org.scenothesis.core.picture.Plane;
 import org.scenothesis.core.picture.Polygon;
@@ -19,7 +20,6 @@ import org.scenothesis.core.picture.Resample;
 /// - Source: own; thresholds measured on rendered cloths and suits.
 final class Worn {
     private static final int WIDTH = 160;
-    private static final int LEAST_MOMENTS = 3;
     /// In how many of the other moments an edge is found again that stands still.
     private static final double AGAIN = 0.6;
     /// Of the edges, the most that seem to stand still of what is worn: some slide along themselves.
@@ -33,10 +33,8 @@ final class Worn {
     private static final float DARK = 0.01f;
 
     private final Bands bands;
-    private final List<boolean[]> cloths = new ArrayList<>();
-    private final List<float[]> rooms = new ArrayList<>();
-    private int w;
-    private int h;
+    private final List<Plane> cloths = new ArrayList<>();
+    private final List<Plane> rooms = new ArrayList<>();
 
     Worn(Bands bands) {
         this.bands = bands;
@@ -44,104 +42,86 @@ final class Worn {
 
     /// One more moment; `sure`: 1 where it surely shows the screen's colour.
     void add(Picture frame, Plane sure) {
-        w = Math.min(WIDTH, frame.width());
-        h = Math.max(2, frame.height() * w / frame.width());
-        float[] share = Resample.scale(sure, w, h, bands).data();
-        boolean[] cloth = new boolean[share.length];
-        for (int i = 0; i < share.length; i++) {
-            cloth[i] = share[i] > 0.5f;
+        int w = Math.min(WIDTH, frame.width());
+        int h = Math.max(2, frame.height() * w / frame.width());
+        Plane cloth = Resample.scale(sure, w, h, bands).copy();
+        for (int i = 0; i < cloth.data().length; i++) {
+            cloth.data()[i] = Math.round(cloth.data()[i]);
         }
         cloths.add(cloth);
-        rooms.add(Resample.scale(frame.g(), w, h, bands).data().clone());
+        rooms.add(Resample.scale(frame.g(), w, h, bands).copy());
     }
 
-    /// What the moments say together.
+    /// What at least three moments say together.
     boolean worn() {
-        return cloths.size() >= LEAST_MOMENTS && goesAbout() && edgesMove() && roomStands();
+        Plane ever = ever();
+        return goesAbout(ever) && edgesMove() && roomStands(ever);
+    }
+
+    /// Wherever it is at any moment.
+    private Plane ever() {
+        Plane out = cloths.getFirst().copy();
+        for (Plane c : cloths) {
+            for (int i = 0; i < c.data().length; i++) {
+                out.data()[i] = Math.max(out.data()[i], c.data()[i]);
+            }
+        }
+        return out;
+    }
+
+    private boolean goesAbout(Plane ever) {
+        return cloths.stream().mapToDouble(Worn::area).max().orElse(0) < AT_ONCE * area(ever);
+    }
+
+    /// Within the outline of a cloth; 0 where it fills the picture or there is none.
+    private static double area(Plane cloth) {
+        Polygon outline = Cloth.outline(cloth);
+        return outline == null ? 0 : Cloth.area(outline.corners());
     }
 
     private boolean edgesMove() {
-        List<boolean[]> edges = cloths.stream().map(this::edges).toList();
-        List<boolean[]> near = edges.stream().map(e -> grown(e, 1)).toList();
+        List<Plane> edges = cloths.stream().map(this::edges).toList();
+        List<Plane> near = edges.stream().map(e -> Morphology.dilate(e, 1, bands)).toList();
         int all = 0;
         int still = 0;
-        for (int m = 0; m < edges.size(); m++) {
-            for (int i = 0; i < w * h; i++) {
-                if (edges.get(m)[i]) {
+        for (Plane e : edges) {
+            for (int i = 0; i < e.data().length; i++) {
+                if (e.data()[i] > 0) {
                     int at = i;
-                    long again = near.stream().filter(n -> n[at]).count() - 1;
+                    long again = near.stream().filter(n -> n.data()[at] > 0).count() - 1;
                     all++;
                     still += again >= AGAIN * (edges.size() - 1) ? 1 : 0;
                 }
             }
         }
-        return all > 0 && still < STILL * all;
+        return still < STILL * all;
     }
 
-    private boolean goesAbout() {
-        double all = area(ever());
-        return all > 0 && cloths.stream().mapToDouble(this::area).max().orElse(0) < AT_ONCE * all;
-    }
-
-    /// Within the outline of a cloth; 0 where it fills the picture or there is none.
-    private double area(boolean[] cloth) {
-        Plane p = Plane.of(w, h);
-        for (int i = 0; i < cloth.length; i++) {
-            p.data()[i] = cloth[i] ? 1 : 0;
+    /// Cells of the cloth beside others that are not.
+    private Plane edges(Plane cloth) {
+        Plane out = cloth.copy();
+        Plane within = Morphology.erode(cloth, 1, bands);
+        for (int i = 0; i < out.data().length; i++) {
+            out.data()[i] -= within.data()[i];
         }
-        Polygon outline = Cloth.outline(p);
-        return outline == null ? 0 : Cloth.area(outline.corners());
+        return out;
     }
 
-    /// Wherever it is at any moment.
-    private boolean[] ever() {
-        boolean[] ever = new boolean[w * h];
-        cloths.forEach(c -> {
-            for (int i = 0; i < ever.length; i++) {
-                ever[i] |= c[i];
-            }
-        });
-        return ever;
-    }
-
-    private boolean roomStands() {
-        boolean[] close = grown(ever(), APART);
-        double[] changes = new double[w * h];
+    private boolean roomStands(Plane ever) {
+        Plane close = Morphology.dilate(ever, APART, bands);
+        double[] changes = new double[close.data().length];
         int n = 0;
-        for (int i = 0; i < close.length; i++) {
-            if (!close[i]) {
+        for (int i = 0; i < changes.length; i++) {
+            if (close.data()[i] == 0) {
                 float least = Float.MAX_VALUE;
                 float most = 0;
-                for (float[] r : rooms) {
-                    least = Math.min(least, r[i]);
-                    most = Math.max(most, r[i]);
+                for (Plane r : rooms) {
+                    least = Math.min(least, r.data()[i]);
+                    most = Math.max(most, r.data()[i]);
                 }
                 changes[n++] = (most - least) / (most + DARK);
             }
         }
-        return n > ROOM * w * h && Robust.median(Arrays.copyOf(changes, n)) < STEADY;
-    }
-
-    /// Cells of the cloth beside others that are not.
-    private boolean[] edges(boolean[] cloth) {
-        boolean[] out = new boolean[cloth.length];
-        for (int i = 0; i < cloth.length; i++) {
-            int x = i % w;
-            out[i] = cloth[i] && (x > 0 && !cloth[i - 1] || x < w - 1 && !cloth[i + 1] || i >= w && !cloth[i - w]
-                    || i < w * (h - 1) && !cloth[i + w]);
-        }
-        return out;
-    }
-
-    private boolean[] grown(boolean[] in, int by) {
-        boolean[] out = new boolean[in.length];
-        for (int i = 0; i < in.length; i++) {
-            if (in[i]) {
-                for (int y = Math.max(0, i / w - by); y <= Math.min(h - 1, i / w + by); y++) {
-                    Arrays.fill(out, y * w + Math.max(0, i % w - by), y * w + Math.min(w - 1, i % w + by) + 1, true);
-                }
-            }
-        }
-        return out;
+        return n > ROOM * changes.length && Robust.median(Arrays.copyOf(changes, n)) < STEADY;
     }
 }

@@ -62,7 +62,7 @@ public record NewProduction(String title, @Nullable FrameFormat format, @Nullabl
     /// Why no production can be begun in a folder, as a sentence; null if one can. Footage that lies there already is no reason.
     public static @Nullable String refusal(Path folder) {
         if (Files.exists(folder.resolve(ProductionFolder.FILE))) {
-            return Words.of("new-production.there-is-a-production-here-already");
+            return Words.of("file.a-production-is-here");
         }
         if (Files.exists(folder) && !Files.isDirectory(folder)) {
             return Words.of("new-production.this-is-a-file-choose-a");

@@ -106,7 +106,7 @@ public final class KitFile {
             }
             FreshFile.write(file, bytes(kit));
         } catch (IOException e) {
-            throw new StoreException(file, Words.of("kit-file.it-could-not-be-written-check"), e);
+            throw new StoreException(file, Words.of("file.could-not-be-written"), e);
         }
     }
 }

@@ -49,7 +49,7 @@ public record BackgroundTake(BackgroundReport report, List<Double> seconds) {
             readings.keep(key(hash), measured);
             return measured;
         } catch (IOException e) {
-            throw new FootageException(source.path(), Words.of("background-take.it-could-not-be-read-check"));
+            throw new FootageException(source.path(), Words.of("file.could-not-be-read"));
         }
     }
 

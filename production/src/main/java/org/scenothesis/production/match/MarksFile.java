@@ -55,7 +55,7 @@ public final class MarksFile {
         } catch (JacksonException e) {
             throw new StoreException(file, Words.of("marks-file.this-is-no-json", e.getOriginalMessage()), e);
         } catch (IOException e) {
-            throw new StoreException(file, Words.of("marks-file.it-could-not-be-read-check"), e);
+            throw new StoreException(file, Words.of("file.could-not-be-read"), e);
         }
     }
 

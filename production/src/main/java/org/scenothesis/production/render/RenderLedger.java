@@ -114,7 +114,7 @@ final class RenderLedger {
                 l.read(Files.readAllLines(l.file));
             }
         } catch (IOException e) {
-            throw new FootageException(folder, Words.of("render-ledger.the-folder-cannot-be-looked-at"), e);
+            throw new FootageException(folder, Words.of("file.folder-cannot-be-looked-at"), e);
         }
         for (String name : names) {
             l.claim(name);

@@ -33,7 +33,7 @@ public final class GltfFile {
                 writer.writeEmbedded(model.get(), out);
             }
         } catch (IOException e) {
-            throw new StoreException(file, Words.of("gltf-file.it-could-not-be-written-check"), e);
+            throw new StoreException(file, Words.of("file.could-not-be-written"), e);
         }
         ResultFile.write(file, out.toByteArray());
     }

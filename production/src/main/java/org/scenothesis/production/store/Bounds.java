@@ -105,7 +105,7 @@ final class Bounds {
             }
             return whole;
         } catch (IOException e) {
-            throw new StoreException(whole, Words.of("bounds.the-folder-cannot-be-looked-at"), e);
+            throw new StoreException(whole, Words.of("file.folder-cannot-be-looked-at"), e);
         }
     }
 

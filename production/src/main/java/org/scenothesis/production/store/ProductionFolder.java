@@ -137,7 +137,7 @@ public final class ProductionFolder implements AutoCloseable {
     /// @throws StoreException if there is one already, or the folder cannot be written
     public static ProductionFolder create(Path folder, Production production) throws StoreException {
         if (Files.exists(folder.resolve(FILE), LinkOption.NOFOLLOW_LINKS)) {
-            throw new StoreException(folder, Words.of("production-folder.there-is-a-production-here-already"));
+            throw new StoreException(folder, Words.of("file.a-production-is-here"));
         }
         try {
             Files.createDirectories(folder);

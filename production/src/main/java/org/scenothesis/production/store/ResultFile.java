@@ -69,7 +69,7 @@ public final class ResultFile {
             Files.createDirectories(parent(target));
             FreshFile.write(target, bytes);
         } catch (IOException e) {
-            throw new StoreException(target, Words.of("result-file.it-could-not-be-written-check"), e);
+            throw new StoreException(target, Words.of("file.could-not-be-written"), e);
         }
         made(target);
     }
@@ -149,7 +149,7 @@ public final class ResultFile {
                 Path below = home.relativize(target);
                 boolean footage = below.getNameCount() > 1 && OWN_FOLDERS.contains(below.getName(0).toString());
                 if (footage || below.getNameCount() == 1 && OWN_FILES.contains(below.toString())) {
-                    throw new StoreException(target, Words.of("result-file.this-is-the-production-s-own", footage ? "footage" : "file"));
+                    throw new StoreException(target, Words.of("file.the-productions-own", footage ? "footage" : "file"));
                 }
                 within(home, target);
             }
@@ -170,7 +170,7 @@ public final class ResultFile {
                 throw new StoreException(target, Words.of("result-file.a-link-in-the-production-s", real));
             }
         } catch (IOException e) {
-            throw new StoreException(target, Words.of("result-file.the-folder-cannot-be-looked-at"), e);
+            throw new StoreException(target, Words.of("file.folder-cannot-be-looked-at"), e);
         }
     }
 }

@@ -19,7 +19,7 @@ final class Results {
         boolean own = real.equals(home) || real.equals(home.resolve(ProductionFolder.FILE)) || real.equals(home.resolve(Copies.PREVIOUS))
                 || real.startsWith(home.resolve(Earlier.FOLDER));
         if (own || real.startsWith(home.resolve("footage"))) {
-            throw new StoreException(target, Words.of("results.this-is-the-production-s-own", own ? "file" : "footage"));
+            throw new StoreException(target, Words.of("file.the-productions-own", own ? "file" : "footage"));
         }
         for (Shot s : folder.production().shots()) {
             for (Plate plate : s.plates()) {

@@ -52,18 +52,24 @@ final class EveryFrame {
     }
 
     private void words() {
-        Running now = running;
+        Running now = here();
         KeyReport r = report;
         boolean all = now == null && r != null && r.everyFrame();
         button.setText(now != null ? Words.of("key-every.stop", now.at, now.of) : Words.of(all ? "key-every.done" : "key-every.begin"));
         button.setDisable(now == null && (r == null || all || layer == null));
     }
 
-    /// Begins, or stops what goes on.
+    /// What runs for the plate that is looked at; null where that is another, or nothing is measured.
+    private @Nullable Running here() {
+        Running now = running;
+        return now != null && plate != null && now.plate.equals(plate.id()) ? now : null;
+    }
+
+    /// Begins, or stops what goes on; begun for another plate, it is not measured on for the one before.
     void turn() {
         Plate p = plate;
         Layer l = layer;
-        if (running != null) {
+        if (here() != null) {
             stop();
             words();
         } else if (p != null && l != null && report != null && !report.everyFrame()) {

@@ -56,7 +56,8 @@ final class KeyMeasures extends VBox {
             return;
         }
         KeyReport r = session.measured().get().key(session.shot(), plate).orElse(null);
-        getChildren().add(head(plate, l, r));
+        hands = r == null || l == null ? List.of() : frames(plate, r, l);
+        getChildren().add(head(plate, r));
         if (l == null) {
             boolean element = plate.role().keyed();
             getChildren().add(Text.block(
@@ -97,14 +98,13 @@ final class KeyMeasures extends VBox {
         }
     }
 
-    private Node head(Plate plate, @Nullable Layer l, @Nullable KeyReport r) {
+    private Node head(Plate plate, @Nullable KeyReport r) {
         // Whose they are is said by shelf and strip; beside the button there is no room for a long name.
         Label title = Text.of(r == null ? plate.name() : Words.of(r.everyFrame() ? "key-measures.worst-of-every" : "key-measures.worst-of",
                 Words.frames(r.samples().size())), "paper-title");
         HBox.setHgrow(title, Priority.ALWAYS);
         title.setMaxWidth(Double.MAX_VALUE);
         HBox head = new HBox(8, title);
-        hands = r == null || l == null ? List.of() : frames(plate, r, l);
         if (!hands.isEmpty()) {
             Button next = Text.button(Words.of("key-measures.need-a-hand", Words.frames(hands.size())), "paper-button", this::nextHand);
             next.setId("next-hand");

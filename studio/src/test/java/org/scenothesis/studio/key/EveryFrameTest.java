@@ -18,7 +18,6 @@ import org.scenothesis.core.shot.Plate;
 import org.scenothesis.core.shot.step.Key;
 import org.scenothesis.media.encode.VideoFormat;
 import org.scenothesis.media.encode.VideoSink;
-import org.scenothesis.production.begin.NewProduction;
 import org.scenothesis.production.measure.KeyReport;
 import org.scenothesis.production.measure.Measured;
 import org.scenothesis.production.measure.Progress;
@@ -52,10 +51,8 @@ class EveryFrameTest {
                 s.write(frame(i));
             }
         }
-        new NewProduction("Torn paper", null, null).in(home.resolve("p")).close();
-        house = OpenHouse.on(stage, home.resolve("p"));
+        house = OpenHouse.fresh(stage, home.resolve("p"), "Torn paper");
         session = house.session();
-        session.begin();
     }
 
     @Stop
@@ -112,7 +109,7 @@ class EveryFrameTest {
         assertThat(holes()).as("none of the six is torn").isEqualTo(Verdict.HOLDS);
         assertThat(redone(robot)).isEmpty();
 
-        robot.type(KeyCode.A);
+        robot.clickOn("#key-every");
         house.until("measured at all", () -> report().everyFrame() && session.worker().idle());
         assertThat(report().samples()).hasSize(FRAMES);
         assertThat(holes()).as(report().worst().toString()).isEqualTo(Verdict.REDO);
